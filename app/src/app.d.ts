@@ -1,0 +1,12 @@
+import type { Mode } from '$lib/theme/mode.ts';
+
+declare global {
+  namespace App {
+    interface Error {
+      message: string;
+    }
+    interface Locals {
+      mode: Mode;
+    }
+  }
+}

@@ -1,0 +1,39 @@
+/** What went wrong, in a sentence for the writer. */
+export class Refused extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+  ) {
+    super(message);
+  }
+}
+
+const AWAY = 'The server does not answer. What you see is kept in this window; try again in a moment.';
+
+/** Calls a server route and returns its JSON. Throws Refused with a sentence to show; status 0 when nothing answered. */
+export async function askServer<T>(url: string, init: RequestInit = {}): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(url, { ...init, headers: { accept: 'application/json', ...init.headers } });
+  } catch {
+    throw new Refused(AWAY, 0);
+  }
+  const body = (await response.json().catch(() => null)) as (T & { message?: string }) | null;
+  if (response.ok && body) return body;
+  throw new Refused(body?.message ?? `The server answered with status ${response.status}. Nothing was changed.`, response.status);
+}
+
+/** A request with a JSON body. */
+export function json(method: string, body: unknown): RequestInit {
+  return { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+}
+
+/** A form with files, as material or pictures go up. */
+export function form(field: string, files: readonly File[]): RequestInit {
+  const data = new FormData();
+  for (const file of files) data.append(field, file);
+  return { method: 'POST', body: data };
+}
+
+/** Pasted words as a file without a name of its own. */
+export const pasted = (text: string) => new File([text], 'pasted', { type: 'text/plain' });

@@ -1,0 +1,115 @@
+<!-- The wide strip over the Desk: choose, drop anywhere, or paste. -->
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { askServer, form, pasted, Refused } from '$lib/ask-server.ts';
+
+  let input: HTMLInputElement;
+  let over = $state(0);
+  let busy = $state('');
+  let sorry = $state('');
+
+  async function bring(files: readonly File[], says: string) {
+    if (busy) return;
+    busy = says;
+    sorry = '';
+    try {
+      const { id } = await askServer<{ id: string }>('/pieces', form('material', files));
+      await goto(`/pieces/${id}`);
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      sorry = cause.message;
+    } finally {
+      busy = '';
+    }
+  }
+
+  const bringFiles = (list: FileList | null | undefined) => {
+    const files = [...(list ?? [])];
+    if (files.length) void bring(files, files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
+  };
+
+  function onpaste(event: ClipboardEvent) {
+    if (/^(?:INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (event.clipboardData?.files.length) bringFiles(event.clipboardData.files);
+    else if (text.trim()) void bring([pasted(text)], 'Reading what you pasted');
+  }
+
+  function ondrop(event: DragEvent) {
+    event.preventDefault();
+    over = 0;
+    const text = event.dataTransfer?.getData('text/plain') ?? '';
+    if (event.dataTransfer?.files.length) bringFiles(event.dataTransfer.files);
+    else if (text.trim()) void bring([pasted(text)], 'Reading what you dropped');
+  }
+</script>
+
+<svelte:window {onpaste} {ondrop} ondragover={(e) => e.preventDefault()} ondragenter={() => over++} ondragleave={() => over--} />
+
+<section class:over={over > 0} aria-label="Bring in material">
+  <svg width="46" height="40" viewBox="0 0 46 40" fill="none" stroke="var(--bottle)" stroke-width="2" stroke-linejoin="round" stroke-linecap="round" aria-hidden="true">
+    <path d="M4 12 20 9v24L4 36zM42 12 26 9v24l16 3z" fill="var(--bottle-tint)" />
+    <path d="M23 3v13m-5-5 5 5 5-5" />
+  </svg>
+  <div>
+    <h2>Bring in material</h2>
+    <p>Drop captions, a transcript, notes, an outline or a Markdown draft anywhere on this page, or paste the words.</p>
+    {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+  </div>
+  <div class="acts">
+    {#if busy}
+      <span class="muted" role="status">{busy}…</span>
+    {:else}
+      <button class="act" onclick={() => input.click()}>Choose files</button>
+      <button class="quiet" onclick={() => bring([], 'Opening an empty page')}>Start empty</button>
+    {/if}
+  </div>
+  <input bind:this={input} type="file" multiple class="sr" tabindex="-1" aria-label="Choose files" onchange={(e) => bringFiles(e.currentTarget.files)} />
+</section>
+
+<style>
+  section {
+    position: relative;
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    align-items: center;
+    gap: 22px;
+    padding: 20px 24px;
+    background: var(--leaf);
+    border: 1.5px dashed color-mix(in srgb, var(--bottle) 55%, transparent);
+    border-radius: 3px;
+  }
+  .over {
+    background: var(--bottle-tint);
+    border-style: solid;
+  }
+  h2 {
+    margin: 0 0 2px;
+    font: 640 21px/1.2 var(--serif);
+  }
+  p {
+    color: var(--faded);
+  }
+  .sorry {
+    margin-top: 10px;
+    color: var(--ink);
+  }
+  .acts {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+  }
+  .acts button {
+    min-height: 38px;
+    padding-inline: 16px;
+  }
+  @media (max-width: 760px) {
+    section {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 12px;
+    }
+    svg {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,46 @@
+<!-- The shortcuts, listed under "?". -->
+<script lang="ts">
+  import Ask from './Ask.svelte';
+
+  let { open = $bindable() }: { open: boolean } = $props();
+
+  const KEYS: readonly [string, string][] = [
+    ['Alt 1 to Alt 7', 'Gather, Tidy, Shape, Write, Dress, Proof, Send'],
+    ['Alt 0', 'Turn between the two leaves on a narrow screen'],
+    ['Alt [ and Alt ]', 'Fold the left or the right leaf'],
+    ['Alt Shift ↑ and ↓', 'Move the section you are in up or down'],
+    ['Alt O', 'Show the passage a paragraph came from'],
+    ['Ctrl B, Ctrl I, Ctrl K', 'Bold, italic, link'],
+    ['## and a space', 'A heading; ### and #### for smaller ones'],
+    ['- or 1. and a space', 'A list; > and a space for a quotation'],
+    ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
+    ['↑ ↓, then Enter', 'In Tidy: from repair to repair, take it or put it back'],
+    ['?', 'This list'],
+  ];
+</script>
+
+<Ask bind:open title="Keys">
+  <dl>
+    {#each KEYS as [keys, does] (keys)}
+      <dt class="mono">{keys}</dt>
+      <dd>{does}</dd>
+    {/each}
+  </dl>
+</Ask>
+
+<style>
+  dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 7px 18px;
+    margin: 14px 0 0;
+  }
+  dt {
+    color: var(--slate);
+    padding-top: 2px;
+  }
+  dd {
+    margin: 0;
+    color: var(--ink);
+  }
+</style>

@@ -1,0 +1,24 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { environment } from './environment.ts';
+
+// Files are named by their digest and never change: the same bytes are kept once.
+const pathOf = (digest: string) => join(environment.EVEN_PAGE_DATA, 'files', digest.slice(0, 2), digest);
+
+/** Keeps bytes as a file and returns their SHA-256 in hexadecimal. A file is there whole or not at all. */
+export async function keep(bytes: Uint8Array): Promise<string> {
+  const digest = createHash('sha256').update(bytes).digest('hex');
+  const path = pathOf(digest);
+  if (await stat(path).catch(() => null)) return digest;
+  await mkdir(dirname(path), { recursive: true });
+  const half = `${path}.${randomUUID()}`;
+  await writeFile(half, bytes, { flush: true });
+  await rename(half, path);
+  return digest;
+}
+
+/** The bytes of a digest. Throws when there is no such file. */
+export function bytesOf(digest: string): Promise<Buffer> {
+  return readFile(pathOf(digest));
+}

@@ -1,0 +1,34 @@
+import { durationMs, isTimed, type Source } from '@even-page/core/gather/source';
+import { wordCount } from '@even-page/core/language/words';
+import { proof } from '@even-page/core/proof/checks';
+import type { Proofed } from '@even-page/core/proof/finding';
+import type { NextThing } from './schema.ts';
+
+/** What stands around a page when the Desk decides what comes next. */
+export type Surroundings = {
+  sources: { source: Source; words: number; edits: number }[];
+  posted: { outlet: string; isCurrent: boolean } | null;
+};
+
+/** The one sentence the Desk shows for a piece: what to do next on the road. */
+export function nextThing(post: Proofed, { sources, posted }: Surroundings): NextThing {
+  const words = wordCount(post.doc.textBetween(0, post.doc.content.size, ' '));
+  if (!words) return beforeThePage(sources);
+  const [first, ...more] = proof(post);
+  if (posted?.isCurrent) return { gravity: 'fine', says: 'Published', rest: ` on ${posted.outlet}` };
+  if (first?.gravity === 'must') return { gravity: 'must', says: first.says, rest: `: ${lowerFirst(first.hint)}` };
+  if (posted) return { gravity: 'look', says: 'Changed since it was sent', rest: `: send it to ${posted.outlet} again` };
+  if (!first) return { gravity: 'fine', says: 'Ready to send', rest: ': every check is fine' };
+  return { gravity: 'look', says: first.says, rest: more.length ? ` and ${more.length} more to look at` : `: ${lowerFirst(first.hint)}` };
+}
+
+function beforeThePage(sources: Surroundings['sources']): NextThing {
+  const [first] = sources;
+  if (!first) return { gravity: 'look', says: 'Bring in material', rest: ' or write on the empty page' };
+  if (sources.some((s) => s.edits > 0)) return { gravity: 'look', says: 'Ask for sections', rest: ': the words are tidied' };
+  const minutes = Math.round((durationMs(first.source) ?? 0) / 60_000);
+  const what = isTimed(first.source) && minutes ? `a talk of ${minutes} minutes` : `${first.words.toLocaleString('en')} words`;
+  return { gravity: 'look', says: 'Just arrived', rest: `: ${what}, not tidied yet` };
+}
+
+const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -1,0 +1,33 @@
+import { asc } from 'drizzle-orm';
+import { object, string } from 'yup';
+import { Complaint } from '@even-page/core/complaint';
+import { database } from './database.ts';
+import { config } from './micropub-client.ts';
+import { outlets } from './schema.ts';
+
+/** What it takes to add an outlet that speaks Micropub. */
+export const outletSchema = object({
+  name: string().trim().required('Give the outlet a name.').max(80, 'A name has at most 80 characters.'),
+  endpoint: string().trim().required('Give its Micropub address.').url('The Micropub address must be a whole web address, with https:// in front.'),
+  token: string().trim().required('Give the access token the outlet made for you.'),
+});
+
+/** The outlets there are, without their tokens. */
+export async function listOutlets() {
+  const db = await database();
+  return db.select({ id: outlets.id, name: outlets.name, endpoint: outlets.endpoint }).from(outlets).orderBy(asc(outlets.createdAt));
+}
+
+/** Adds an outlet after asking it what it can do. Throws a Complaint when it does not answer as one. */
+export async function addOutlet(outlet: { name: string; endpoint: string; token: string }): Promise<string> {
+  const { status, body } = await config(outlet);
+  if (status === 401 || status === 403) throw new Complaint(`${outlet.name} does not accept this access token.`);
+  if (status !== 200 || !body) throw new Complaint(`No Micropub answers at ${outlet.endpoint} (status ${status}): check the address.`);
+  const media = (body as Record<string, unknown>)['media-endpoint'];
+  const db = await database();
+  const [row] = await db
+    .insert(outlets)
+    .values({ ...outlet, mediaEndpoint: typeof media === 'string' ? media : null })
+    .returning({ id: outlets.id });
+  return row!.id;
+}

@@ -1,0 +1,119 @@
+import { index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import type { SourceKind, Passage } from '@even-page/core/gather/source';
+import type { Details } from '@even-page/core/post/details';
+import type { Gravity } from '@even-page/core/proof/finding';
+import type { Edit } from '@even-page/core/tidy/edit';
+import type { Step } from '$lib/steps.ts';
+
+/** What the Desk says about a piece: what to do next, the telling words first, and how much it matters. */
+export type NextThing = { gravity: Gravity | 'fine'; says: string; rest: string };
+
+const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+
+export const pieces = pgTable(
+  'pieces',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    /** Counts the saves; a save names the one it is based on. */
+    version: integer('version').notNull().default(1),
+    step: text('step').$type<Step>().notNull().default('gather'),
+    doc: jsonb('doc').$type<object>().notNull(),
+    details: jsonb('details').$type<Details>().notNull(),
+    // What the Desk shows, worked out at each save so that the list never opens a page.
+    title: text('title').notNull(),
+    words: integer('words').notNull(),
+    sectionWords: jsonb('section_words').$type<number[]>().notNull(),
+    next: jsonb('next').$type<NextThing>().notNull(),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    touchedAt: moment('touched_at').notNull().defaultNow(),
+    touchedBy: text('touched_by').notNull(),
+  },
+  (t) => [index('pieces_touched').on(t.touchedAt)],
+);
+
+export const sources = pgTable('sources', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  /** SHA-256 of the raw bytes, which are kept in a file of that name. */
+  digest: text('digest').notNull(),
+  bytes: integer('bytes').notNull(),
+  name: text('name').notNull(),
+  kind: text('kind').$type<SourceKind>().notNull(),
+  title: text('title'),
+  passages: jsonb('passages').$type<Passage[]>().notNull(),
+  words: integer('words').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  createdBy: text('created_by').notNull(),
+});
+
+/** Which sources feed a piece, in order, and the edits its writer has taken over each. */
+export const pieceSources = pgTable(
+  'piece_sources',
+  {
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    sourceId: uuid('source_id')
+      .notNull()
+      .references(() => sources.id),
+    position: integer('position').notNull(),
+    edits: jsonb('edits').$type<Edit[]>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.pieceId, t.sourceId] })],
+);
+
+export const pictures = pgTable('pictures', {
+  /** SHA-256 of the bytes, which are kept in a file of that name. */
+  digest: text('digest').primaryKey(),
+  name: text('name').notNull(),
+  type: text('type').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  bytes: integer('bytes').notNull(),
+  /** The picture as it came, before it was made lighter: its digest and weight. */
+  original: text('original').notNull(),
+  originalBytes: integer('original_bytes').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+});
+
+export const outlets = pgTable('outlets', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  /** Its Micropub endpoint, and the media endpoint it named. */
+  endpoint: text('endpoint').notNull(),
+  mediaEndpoint: text('media_endpoint'),
+  token: text('token').notNull(),
+  createdAt: moment('created_at').notNull().defaultNow(),
+});
+
+/** What went where: the address a piece has at an outlet and the version that stands there. */
+export const postings = pgTable(
+  'postings',
+  {
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    outletId: uuid('outlet_id')
+      .notNull()
+      .references(() => outlets.id, { onDelete: 'cascade' }),
+    url: text('url').notNull(),
+    version: integer('version').notNull(),
+    sentAt: moment('sent_at').notNull(),
+    sentBy: text('sent_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.pieceId, t.outletId] })],
+);
+
+/** Where a picture stands at an outlet, so that it is sent there once. */
+export const sentPictures = pgTable(
+  'sent_pictures',
+  {
+    outletId: uuid('outlet_id')
+      .notNull()
+      .references(() => outlets.id, { onDelete: 'cascade' }),
+    digest: text('digest')
+      .notNull()
+      .references(() => pictures.digest),
+    url: text('url').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.outletId, t.digest] })],
+);

@@ -1,0 +1,233 @@
+<!-- The Spread: two facing leaves and the spine between them. -->
+<script lang="ts">
+  import { BookOpen, PanelLeftClose, PanelLeftOpen, PanelRightClose, PanelRightOpen } from '@lucide/svelte';
+  import { onMount } from 'svelte';
+  import { beforeNavigate } from '$app/navigation';
+  import { status } from '$lib/status.svelte.ts';
+  import { STEPS, type Step } from '$lib/steps.ts';
+  import DressLeaf from './dress/DressLeaf.svelte';
+  import GatherLeaf from './gather/GatherLeaf.svelte';
+  import PageLeaf from './page/PageLeaf.svelte';
+  import type { Piece } from './piece.svelte.ts';
+  import ProofLeaf from './proof/ProofLeaf.svelte';
+  import SendLeaf from './send/SendLeaf.svelte';
+  import ShapeLeaf from './shape/ShapeLeaf.svelte';
+  import Spine from './Spine.svelte';
+  import StepStrip from './StepStrip.svelte';
+  import TidyLeaf from './tidy/TidyLeaf.svelte';
+  import WriteLeaf from './write/WriteLeaf.svelte';
+  import './page/page.css';
+
+  let { piece }: { piece: Piece } = $props();
+
+  const LEAVES: Record<Step, typeof GatherLeaf> = {
+    gather: GatherLeaf,
+    tidy: TidyLeaf,
+    shape: ShapeLeaf,
+    write: WriteLeaf,
+    dress: DressLeaf,
+    proof: ProofLeaf,
+    send: SendLeaf,
+  };
+  const Leaf = $derived(LEAVES[piece.step]);
+  const asks = $derived(STEPS.find((s) => s.name === piece.step)!.asks);
+
+  let folded = $state<'left' | 'right' | null>(null);
+  // On a narrow screen the leaves are two sides of one sheet.
+  let side = $state<'left' | 'right'>('left');
+
+  const fold = (leaf: 'left' | 'right') => (folded = folded === leaf ? null : leaf);
+
+  // Choosing a step, or asking for a passage, turns to the working side.
+  $effect(() => {
+    void piece.step;
+    void piece.shownPassage;
+    side = 'left';
+  });
+
+  function onkeydown(event: KeyboardEvent) {
+    if (!event.altKey || event.ctrlKey || event.metaKey) return;
+    if (event.code === 'BracketLeft') fold('left');
+    else if (event.code === 'BracketRight') fold('right');
+    else if (event.code === 'Digit0') side = side === 'left' ? 'right' : 'left';
+    else return;
+    event.preventDefault();
+  }
+
+  beforeNavigate(() => void piece.save());
+
+  onMount(() => {
+    const leave = (event: BeforeUnloadEvent) => {
+      if (piece.isSaved) return;
+      void piece.save();
+      event.preventDefault();
+    };
+    window.addEventListener('beforeunload', leave);
+    return () => {
+      window.removeEventListener('beforeunload', leave);
+      status.says = '';
+      status.troubled = false;
+    };
+  });
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="work">
+  <StepStrip {piece} />
+  <main class="spread {side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
+    <section class="leaf l" aria-label={asks}>
+      <Leaf {piece} />
+    </section>
+    <div class="spine">
+      <Spine {piece} />
+      <div class="folds">
+        <button onclick={() => fold('left')} title="{folded === 'left' ? 'Open' : 'Fold'} the left leaf (Alt [)" aria-label="{folded === 'left' ? 'Open' : 'Fold'} the left leaf">
+          {#if folded === 'left'}<PanelLeftOpen size={15} />{:else}<PanelLeftClose size={15} />{/if}
+        </button>
+        <button onclick={() => fold('right')} title="{folded === 'right' ? 'Open' : 'Fold'} the right leaf (Alt ])" aria-label="{folded === 'right' ? 'Open' : 'Fold'} the right leaf">
+          {#if folded === 'right'}<PanelRightOpen size={15} />{:else}<PanelRightClose size={15} />{/if}
+        </button>
+      </div>
+    </div>
+    <section class="leaf r" aria-label="Page">
+      <PageLeaf {piece} />
+    </section>
+    <button class="turn act" onclick={() => (side = side === 'left' ? 'right' : 'left')}><BookOpen size={16} aria-hidden="true" />{side === 'left' ? 'Page' : STEPS.find((s) => s.name === piece.step)!.label}</button>
+  </main>
+</div>
+
+<style>
+  .work {
+    display: grid;
+    grid-template-rows: 58px minmax(0, 1fr);
+    height: calc(100dvh - 44px);
+  }
+  .spread {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 72px minmax(0, 1fr);
+    min-height: 0;
+    padding: 10px 20px 18px;
+  }
+  .leaf {
+    position: relative;
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    min-width: 0;
+    overflow: hidden;
+    background: var(--leaf);
+    border: 1px solid var(--leaf-edge);
+    box-shadow: var(--shadow);
+  }
+  .l {
+    border-radius: 3px 0 0 3px;
+    border-right: 0;
+  }
+  .r {
+    border-radius: 0 3px 3px 0;
+    border-left: 0;
+  }
+  /* Where the leaves go into the fold. */
+  .leaf::after {
+    content: '';
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 26px;
+    pointer-events: none;
+  }
+  .l::after {
+    right: 0;
+    background: linear-gradient(to left, var(--fold), transparent);
+  }
+  .r::after {
+    left: 0;
+    background: linear-gradient(to right, var(--fold), transparent);
+  }
+  .leaf :global(.scroll) {
+    flex: 1;
+    min-height: 0;
+    overflow-y: auto;
+    scrollbar-width: thin;
+    scrollbar-color: var(--hair) transparent;
+  }
+  .leaf :global(.leaf-body) {
+    display: flex;
+    flex-direction: column;
+    flex: 1;
+    min-height: 0;
+  }
+  .spine {
+    display: grid;
+    grid-template-rows: minmax(0, 1fr) auto;
+    min-height: 0;
+    background: var(--paper-2);
+  }
+  .folds {
+    display: flex;
+    justify-content: center;
+    padding: 2px 0;
+    border-bottom: 1px solid var(--leaf-edge);
+    color: var(--faded);
+  }
+  .folds button {
+    display: grid;
+    place-items: center;
+    width: 28px;
+    height: 26px;
+    border-radius: 3px;
+  }
+  .folds button:hover {
+    color: var(--ink);
+    background: var(--bottle-tint);
+  }
+  .no-left {
+    grid-template-columns: 72px minmax(0, 1fr);
+  }
+  .no-left .l,
+  .no-right .r {
+    display: none;
+  }
+  .no-right {
+    grid-template-columns: minmax(0, 1fr) 72px;
+  }
+  /* A page alone keeps the measure of a page. */
+  .no-left .r :global(.sheet > *) {
+    max-width: 720px;
+    margin-inline: auto;
+  }
+  .turn {
+    display: none;
+  }
+  @media (max-width: 900px) {
+    .spread,
+    .no-left,
+    .no-right {
+      grid-template-columns: minmax(0, 1fr);
+      padding: 6px 8px 8px;
+    }
+    .spine,
+    .left .r,
+    .right .l {
+      display: none;
+    }
+    .left .l,
+    .right .r {
+      display: flex;
+      border: 1px solid var(--leaf-edge);
+      border-radius: 3px;
+    }
+    .turn {
+      display: inline-flex;
+      position: fixed;
+      right: 18px;
+      bottom: 20px;
+      z-index: 20;
+      min-height: 44px;
+      padding-inline: 18px;
+      border-radius: 22px;
+      box-shadow: var(--shadow);
+    }
+  }
+</style>

@@ -1,0 +1,145 @@
+<!-- The right leaf: the post itself, always there, always editable. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import Views from '$lib/parts/Views.svelte';
+  import { Refused } from '$lib/ask-server.ts';
+  import type { Piece } from '../piece.svelte.ts';
+  import { createEditor } from './editor.ts';
+  import LinkAsk from './LinkAsk.svelte';
+  import Markup from './Markup.svelte';
+  import ReadersView from './ReadersView.svelte';
+  import Tools from './Tools.svelte';
+
+  let { piece }: { piece: Piece } = $props();
+
+  const VIEWS = [
+    { name: 'page', label: 'Page' },
+    { name: 'reader', label: 'Reader’s view' },
+    { name: 'markdown', label: 'Markdown' },
+    { name: 'html', label: 'HTML' },
+  ] as const;
+  let view = $state<(typeof VIEWS)[number]['name']>('page');
+  let place: HTMLElement;
+  let linking = $state(false);
+  let sorry = $state('');
+
+  async function bringPictures(files: readonly File[], at?: number) {
+    sorry = '';
+    try {
+      await piece.bringPictures(files, at);
+      piece.goTo('dress');
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      sorry = cause.message;
+    }
+  }
+
+  onMount(() => {
+    const editor = createEditor(place, piece.doc, {
+      changed: () => piece.pageChanged(),
+      moved: () => void piece.caretTick++,
+      markChosen: (origins) => piece.showOrigin(origins),
+      picturesBrought: (files, at) => void bringPictures(files, at),
+      linkWanted: () => (linking = true),
+    });
+    piece.view = editor;
+    piece.caretTick++;
+    piece.pageTick++;
+    return () => {
+      piece.view = null;
+      editor.destroy();
+    };
+  });
+
+  function intoPage(event: KeyboardEvent) {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    piece.view?.focus();
+  }
+</script>
+
+<div class="bar">
+  <Views views={VIEWS} bind:open={view} label="Views of the page" />
+  {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}
+</div>
+{#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+<!-- The editor stays where it is while another view is looked at: caret and undo survive. -->
+<div class="sheet" class:fed={piece.sources.length > 0} hidden={view !== 'page'}>
+  <textarea
+    class="title"
+    rows="1"
+    aria-label="Title"
+    placeholder="Title"
+    bind:value={piece.details.title}
+    oninput={() => piece.changed()}
+    onkeydown={intoPage}
+    maxlength="300"
+  ></textarea>
+  <textarea
+    class="standfirst"
+    rows="1"
+    aria-label="Standfirst"
+    placeholder="Standfirst: one or two sentences that say what the post gives"
+    bind:value={piece.details.standfirst}
+    oninput={() => piece.changed()}
+    onkeydown={intoPage}
+    maxlength="1000"
+  ></textarea>
+  <div bind:this={place}></div>
+</div>
+{#if view === 'reader'}<ReadersView {piece} />{:else if view !== 'page'}<Markup {piece} to={view} />{/if}
+<LinkAsk {piece} bind:open={linking} />
+
+<style>
+  .sorry {
+    margin: 10px 20px 0;
+  }
+  .sheet {
+    flex: 1;
+    min-height: 0;
+    overflow-y: auto;
+    padding: 20px 30px 40vh 64px;
+    scrollbar-width: thin;
+    scrollbar-color: var(--hair) transparent;
+  }
+  .sheet[hidden] {
+    display: none;
+  }
+  textarea {
+    display: block;
+    width: 100%;
+    padding: 0;
+    border: 0;
+    background: none;
+    color: inherit;
+    resize: none;
+    overflow: hidden;
+    field-sizing: content;
+  }
+  textarea:focus {
+    outline: none;
+    box-shadow: none;
+  }
+  textarea::placeholder {
+    color: var(--faded);
+    opacity: 1;
+  }
+  .title {
+    margin: 0 0 8px;
+    font: 650 30px/1.18 var(--serif);
+    letter-spacing: -0.015em;
+  }
+  .standfirst {
+    margin: 0 0 16px;
+    font: italic 18px/27px var(--serif);
+    color: var(--faded);
+  }
+  @media (max-width: 600px) {
+    .sheet {
+      padding: 16px 16px 30vh 58px;
+    }
+    .title {
+      font-size: 26px;
+    }
+  }
+</style>

@@ -1,0 +1,137 @@
+<!-- The tools of the page: what is needed all the time in view, the rest under "More". -->
+<script lang="ts">
+  import { Bold, Image, Italic, Link, List } from '@lucide/svelte';
+  import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+  import { toggleMark } from 'prosemirror-commands';
+  import { redo, undo } from 'prosemirror-history';
+  import type { Command } from 'prosemirror-state';
+  import { schema } from '@even-page/core/post/schema';
+  import type { Piece } from '../piece.svelte.ts';
+  import { insertRule, isInside, moveSection, toggleHeading, toggleList, toggleQuotation } from './commands.ts';
+
+  let { piece, onlink, onpictures }: { piece: Piece; onlink: () => void; onpictures: (files: File[]) => void } = $props();
+
+  const { nodes, marks } = schema;
+  let input: HTMLInputElement;
+
+  const here = $derived.by(() => {
+    void piece.caretTick;
+    const state = piece.view?.state;
+    if (!state) return { level: 0, strong: false, emphasis: false, link: false, bullets: false };
+    const set = state.storedMarks ?? state.selection.$from.marks();
+    const { parent } = state.selection.$from;
+    return {
+      level: parent.type === nodes.heading ? (parent.attrs.level as number) : 0,
+      strong: !!marks.strong.isInSet(set),
+      emphasis: !!marks.emphasis.isInSet(set),
+      link: !!marks.link.isInSet(set),
+      bullets: isInside(state, nodes.bulletList),
+    };
+  });
+
+  const MORE: readonly { name: string; label: string; keys: string; command: Command }[] = [
+    { name: 'h3', label: 'Heading, level 3', keys: '###', command: toggleHeading(3) },
+    { name: 'h4', label: 'Heading, level 4', keys: '####', command: toggleHeading(4) },
+    { name: 'numbers', label: 'Numbered list', keys: '1.', command: toggleList(nodes.orderedList) },
+    { name: 'quotation', label: 'Quotation', keys: '>', command: toggleQuotation },
+    { name: 'rule', label: 'Rule', keys: '---', command: insertRule },
+    { name: 'up', label: 'Move section up', keys: 'Alt Shift ↑', command: moveSection(-1) },
+    { name: 'down', label: 'Move section down', keys: 'Alt Shift ↓', command: moveSection(1) },
+    { name: 'undo', label: 'Undo', keys: 'Ctrl Z', command: undo },
+    { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },
+  ];
+
+  // Pressing a tool must not take the selection away from the page.
+  const hold = (event: MouseEvent) => event.preventDefault();
+</script>
+
+<div class="tools" role="toolbar" aria-label="Tools of the page">
+  <button class="h2" aria-pressed={here.level === 2} title="Heading (##)" aria-label="Heading" onmousedown={hold} onclick={() => piece.run(toggleHeading(2))}>H2</button>
+  <button aria-pressed={here.strong} title="Bold (Ctrl B)" aria-label="Bold" onmousedown={hold} onclick={() => piece.run(toggleMark(marks.strong))}><Bold size={16} /></button>
+  <button aria-pressed={here.emphasis} title="Italic (Ctrl I)" aria-label="Italic" onmousedown={hold} onclick={() => piece.run(toggleMark(marks.emphasis))}><Italic size={16} /></button>
+  <button aria-pressed={here.link} title="Link (Ctrl K)" aria-label="Link" onmousedown={hold} onclick={onlink}><Link size={16} /></button>
+  <button aria-pressed={here.bullets} title="Bulleted list (-)" aria-label="Bulleted list" onmousedown={hold} onclick={() => piece.run(toggleList(nodes.bulletList))}><List size={16} /></button>
+  <button title="Picture" aria-label="Picture" onmousedown={hold} onclick={() => input.click()}><Image size={16} /></button>
+  <input
+    bind:this={input}
+    type="file"
+    accept="image/*"
+    multiple
+    class="sr"
+    tabindex="-1"
+    aria-label="Choose pictures for the page"
+    onchange={(e) => {
+      onpictures([...(e.currentTarget.files ?? [])]);
+      e.currentTarget.value = '';
+    }}
+  />
+  <Menu onSelect={(e) => piece.run(MORE.find((m) => m.name === e.value)!.command)}>
+    <Menu.Trigger class="more">More</Menu.Trigger>
+    <Portal>
+      <Menu.Positioner>
+        <Menu.Content class="more-list">
+          {#each MORE as item (item.name)}
+            <Menu.Item value={item.name} class="more-item"><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item>
+          {/each}
+        </Menu.Content>
+      </Menu.Positioner>
+    </Portal>
+  </Menu>
+</div>
+
+<style>
+  .tools {
+    display: flex;
+    align-items: center;
+    gap: 2px;
+    margin-left: auto;
+    color: var(--faded);
+  }
+  button {
+    display: grid;
+    place-items: center;
+    min-width: 28px;
+    height: 28px;
+    border-radius: 3px;
+  }
+  button:hover,
+  button[aria-pressed='true'] {
+    background: var(--bottle-tint);
+    color: var(--ink);
+  }
+  .h2 {
+    font: 700 15px/1 var(--serif);
+  }
+  .tools :global(.more) {
+    height: 28px;
+    padding: 0 6px;
+    border-radius: 3px;
+  }
+  .tools :global(.more:hover) {
+    background: var(--bottle-tint);
+    color: var(--ink);
+  }
+  :global(.more-list) {
+    z-index: 30;
+    min-width: 230px;
+    padding: 5px 0;
+    background: var(--leaf);
+    border: 1px solid var(--hair);
+    border-radius: 3px;
+    box-shadow: var(--shadow);
+  }
+  :global(.more-list:focus) {
+    outline: none;
+  }
+  :global(.more-item) {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 20px;
+    padding: 5px 14px;
+    cursor: pointer;
+  }
+  :global(.more-item[data-highlighted]) {
+    background: var(--bottle-tint);
+  }
+</style>

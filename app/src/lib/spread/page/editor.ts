@@ -1,0 +1,122 @@
+import { baseKeymap, toggleMark } from 'prosemirror-commands';
+import { dropCursor } from 'prosemirror-dropcursor';
+import { gapCursor } from 'prosemirror-gapcursor';
+import { history, redo, undo } from 'prosemirror-history';
+import { keymap } from 'prosemirror-keymap';
+import { liftListItem, sinkListItem, splitListItem } from 'prosemirror-schema-list';
+import { EditorState, Plugin, type Command } from 'prosemirror-state';
+import { EditorView } from 'prosemirror-view';
+import { Slice } from 'prosemirror-model';
+import { blocksWithoutOwnId } from '@even-page/core/post/ids';
+import { postFromMarkdown } from '@even-page/core/post/markdown';
+import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
+import { newBlockId } from '$lib/block-id.ts';
+import { moveSection } from './commands.ts';
+import { markdownAsTyped } from './input-rules.ts';
+import { litBlocks } from './lit-blocks.ts';
+
+/** What the page tells the rest of the Spread. */
+export type Listener = {
+  /** The document changed. */
+  changed: () => void;
+  /** The caret or the selection moved. */
+  moved: () => void;
+  /** An origin mark was clicked, or asked for by key. */
+  markChosen: (origins: readonly Origin[]) => void;
+  /** Picture files were dropped or pasted at a position. */
+  picturesBrought: (files: File[], at: number) => void;
+  linkWanted: () => void;
+};
+
+// How far left of its words a block's origin mark reaches, in pixels.
+const MARGIN = 54;
+
+/** The page editor: ProseMirror over the post's own schema. */
+export function createEditor(place: HTMLElement, doc: PostNode, listener: Listener): EditorView {
+  const showOrigin: Command = (state) => {
+    listener.markChosen((state.selection.$from.parent.attrs.origins ?? []) as Origin[]);
+    return true;
+  };
+  const view: EditorView = new EditorView(place, {
+    state: EditorState.create({
+      doc,
+      plugins: [
+        markdownAsTyped(),
+        keymap({
+          'Mod-z': undo,
+          'Mod-y': redo,
+          'Shift-Mod-z': redo,
+          'Mod-b': toggleMark(schema.marks.strong),
+          'Mod-i': toggleMark(schema.marks.emphasis),
+          'Mod-k': () => (listener.linkWanted(), true),
+          'Alt-o': showOrigin,
+          'Alt-Shift-ArrowUp': moveSection(-1),
+          'Alt-Shift-ArrowDown': moveSection(1),
+          Enter: splitListItem(schema.nodes.listItem),
+          Tab: sinkListItem(schema.nodes.listItem),
+          'Shift-Tab': liftListItem(schema.nodes.listItem),
+          'Shift-Enter': (state, dispatch) => {
+            dispatch?.(state.tr.replaceSelectionWith(schema.nodes.hardBreak.create()).scrollIntoView());
+            return true;
+          },
+        }),
+        keymap(baseKeymap),
+        history(),
+        dropCursor({ color: 'var(--bottle)', width: 2 }),
+        gapCursor(),
+        ownIds(),
+        litBlocks(),
+      ],
+    }),
+    attributes: { class: 'page', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'The page', spellcheck: 'true' },
+    dispatchTransaction(tr) {
+      view.updateState(view.state.apply(tr));
+      if (tr.docChanged) listener.changed();
+      if (tr.docChanged || tr.selectionSet) listener.moved();
+    },
+    // Markdown as pasted: plain text with a structure comes in with it.
+    clipboardTextParser: (text, _context, plain) => {
+      const read = plain ? plainPost(text) : postFromMarkdown(text);
+      return Slice.maxOpen(read.content);
+    },
+    handlePaste: (_view, event) => bring(view, listener, event.clipboardData, view.state.selection.from),
+    handleDrop: (_view, event) => bring(view, listener, event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0),
+    handleDOMEvents: {
+      click: (_view, event) => {
+        const block = (event.target as HTMLElement).closest<HTMLElement>('[data-mark]');
+        if (!block || event.clientX >= block.getBoundingClientRect().left || event.clientX < block.getBoundingClientRect().left - MARGIN) return false;
+        const node = view.state.doc.resolve(view.posAtDOM(block, 0)).parent;
+        listener.markChosen((node.attrs.origins ?? []) as Origin[]);
+        return true;
+      },
+    },
+  });
+  return view;
+}
+
+function plainPost(text: string): PostNode {
+  const paragraphs = text.split(/\n\s*\n/).map((p) => schema.node('paragraph', null, p.trim() ? schema.text(p.trim().replace(/\s+/g, ' ')) : []));
+  return schema.node('doc', null, paragraphs);
+}
+
+function bring(view: EditorView, listener: Listener, data: DataTransfer | null, at: number): boolean {
+  const files = [...(data?.files ?? [])].filter((f) => f.type.startsWith('image/'));
+  if (!files.length || data?.getData('text/html')) return false;
+  listener.picturesBrought(files, at);
+  view.focus();
+  return true;
+}
+
+/** Gives new and doubled blocks an id of their own as they appear. */
+function ownIds(): Plugin {
+  return new Plugin({
+    appendTransaction(transactions, _old, state) {
+      if (!transactions.some((tr) => tr.docChanged)) return null;
+      const wanting = blocksWithoutOwnId(state.doc);
+      if (!wanting.length) return null;
+      const tr = state.tr.setMeta('addToHistory', false);
+      for (const pos of wanting) tr.setNodeAttribute(pos, 'id', newBlockId());
+      return tr;
+    },
+  });
+}

@@ -1,0 +1,329 @@
+import type { EditorView } from 'prosemirror-view';
+import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
+import type { Source } from '@even-page/core/gather/source';
+import type { Details } from '@even-page/core/post/details';
+import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
+import { sectionsOf } from '@even-page/core/post/sections';
+import type { Finding } from '@even-page/core/proof/finding';
+import type { Figures } from '@even-page/core/proof/figures';
+import { draftChanges } from '@even-page/core/tidy/draft-changes';
+import { editKey, type Edit } from '@even-page/core/tidy/edit';
+import { askServer, form, json, Refused } from '$lib/ask-server.ts';
+import { sayTime } from '$lib/parts/moments.ts';
+import { status } from '$lib/status.svelte.ts';
+import type { Step } from '$lib/steps.ts';
+import { core } from '$lib/workers/core.ts';
+import { sectionAt } from './page/commands.ts';
+import { lightBlocks, type Light } from './page/lit-blocks.ts';
+
+/** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */
+export type SourceInHand = {
+  id: string;
+  name: string;
+  bytes: number;
+  words: number;
+  durationMs: number | null;
+  source: Source;
+  edits: Edit[];
+  proposed: Edit[] | null;
+};
+
+export type Outlet = { id: string; name: string; endpoint: string };
+export type Posting = { outletId: string; outlet: string; url: string; version: number; sentAt: Date };
+
+/** What the server sends for a piece. */
+export type PieceData = {
+  piece: { id: string; version: number; step: Step; doc: object; details: Details; touchedAt: Date };
+  sources: Omit<SourceInHand, 'proposed'>[];
+  postings: Posting[];
+  outlets: Outlet[];
+};
+
+/** A picture as the server took it in. */
+export type Picture = { src: string; width: number; height: number; bytes: number; originalBytes: number; name: string };
+
+const SAVE_AFTER_MS = 500;
+const PROOF_AFTER_MS = 400;
+const TRY_AGAIN_MS = 4000;
+
+/** The piece in hand: one truth for both leaves, the spine and the strip. The editor itself stays outside reactivity. */
+export class Piece {
+  readonly id: string;
+  details = $state() as Details;
+  step = $state() as Step;
+  sources = $state.raw<SourceInHand[]>([]);
+  outlets = $state.raw<Outlet[]>([]);
+  postings = $state.raw<Posting[]>([]);
+  version = $state(0);
+  findings = $state.raw<Finding[]>([]);
+  figures = $state.raw<Figures | null>(null);
+  /** Weights of pictures brought in during this visit, by address. */
+  pictures = $state.raw<Record<string, Picture>>({});
+  /** The source open on the left leaf, and the passage it should show. */
+  openSource = $state<string | null>(null);
+  shownPassage = $state.raw<{ source: string; passage: number } | null>(null);
+  /** A number that changes whenever the page does, and one that changes when the caret moves. */
+  pageTick = $state(0);
+  caretTick = $state(0);
+
+  view: EditorView | null = null;
+  #doc: PostNode;
+  #dirty = false;
+  #saving: Promise<void> | null = null;
+  #saveTimer: ReturnType<typeof setTimeout> | undefined;
+  #proofTimer: ReturnType<typeof setTimeout> | undefined;
+  #stopped = false;
+
+  readonly sections = $derived.by(() => {
+    void this.pageTick;
+    return sectionsOf(this.doc);
+  });
+  readonly sectionHere = $derived.by(() => {
+    void this.caretTick;
+    return this.view ? sectionAt(this.sections, this.view.state.selection.from) : -1;
+  });
+  readonly hasWords = $derived.by(() => {
+    void this.pageTick;
+    return this.doc.textContent.trim() !== '';
+  });
+  /** Repairs proposed and neither taken nor looked at yet, over all sources; null while they are being found. */
+  readonly leftToTidy = $derived(
+    this.sources.every((s) => s.proposed) ? this.sources.reduce((sum, s) => sum + (s.proposed!.length - s.edits.length), 0) : null,
+  );
+  /** How many passages of the material no paragraph comes from. */
+  readonly usedPassages = $derived.by(() => {
+    void this.pageTick;
+    const used = new Map<string, Set<number>>();
+    this.doc.descendants((node) => {
+      for (const o of (node.attrs.origins ?? []) as Origin[]) {
+        const set = used.get(o.source) ?? new Set<number>();
+        for (let n = o.first; n <= o.last; n++) set.add(n);
+        used.set(o.source, set);
+      }
+      return !node.isTextblock;
+    });
+    return used;
+  });
+
+  constructor(data: PieceData) {
+    this.id = data.piece.id;
+    this.#doc = docFromJSON(data.piece.doc);
+    this.step = data.piece.step;
+    this.adopt(data, true);
+    this.#say(`Saved ${sayTime(data.piece.touchedAt)}`);
+  }
+
+  /** The page as it is now. */
+  get doc(): PostNode {
+    return this.view?.state.doc ?? this.#doc;
+  }
+
+  /** Takes over what the server knows after material was added; a page it filled replaces the empty one here. */
+  adopt(data: PieceData, first = false): void {
+    this.details = data.piece.details;
+    this.version = data.piece.version;
+    this.outlets = data.outlets;
+    this.postings = data.postings;
+    const known = new Map(this.sources.map((s) => [s.id, s]));
+    this.sources = data.sources.map((s) => ({ ...s, proposed: known.get(s.id)?.proposed ?? null }));
+    this.openSource ??= this.sources[0]?.id ?? null;
+    const doc = docFromJSON(data.piece.doc);
+    if (!first && !doc.eq(this.doc)) this.replacePage(doc, false);
+    void this.#findEdits();
+    this.#proofSoon();
+  }
+
+  async #findEdits() {
+    for (const { id, source, proposed } of this.sources) {
+      if (proposed) continue;
+      const found = await core().findEdits(source);
+      this.sources = this.sources.map((s) => (s.id === id ? { ...s, proposed: found } : s));
+    }
+  }
+
+  // ── The page ────────────────────────────────────────────────────────────────────────────────────────────
+
+  /** The page changed under the writer's hands. */
+  pageChanged(): void {
+    this.pageTick++;
+    this.changed();
+  }
+
+  /** Something that is saved with the piece changed. */
+  changed(): void {
+    this.#dirty = true;
+    clearTimeout(this.#saveTimer);
+    this.#saveTimer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
+    this.#proofSoon();
+  }
+
+  /** Runs an editor command on the page and gives it the caret back. */
+  run(command: Command): void {
+    if (!this.view) return;
+    command(this.view.state, this.view.dispatch, this.view);
+    this.view.focus();
+  }
+
+  /** Puts other content on the page, in one step that undo takes back. */
+  replacePage(doc: PostNode, save = true): void {
+    if (!this.view) {
+      this.#doc = doc;
+      this.pageTick++;
+    } else this.view.dispatch(this.view.state.tr.replaceWith(0, this.view.state.doc.content.size, doc.content));
+    if (!save) {
+      this.#dirty = false;
+      clearTimeout(this.#saveTimer);
+    }
+  }
+
+  /** Puts a picture into the page: at a position, or after the block of the caret. */
+  insertPicture(picture: Picture, at?: number): void {
+    if (!this.view) return;
+    this.pictures = { ...this.pictures, [picture.src]: picture };
+    const { state } = this.view;
+    const spot = state.doc.resolve(Math.min(at ?? state.selection.to, state.doc.content.size));
+    // Between blocks of the page, never inside a list or a paragraph.
+    const place = spot.depth ? spot.after(1) : spot.pos;
+    this.view.dispatch(state.tr.insert(place, schema.nodes.picture.create({ src: picture.src })).scrollIntoView());
+  }
+
+  /** Takes picture files in and puts them into the page. Throws Refused with a sentence when one is no picture. */
+  async bringPictures(files: readonly File[], at?: number): Promise<void> {
+    const { pictures } = await askServer<{ pictures: Picture[] }>(`/pieces/${this.id}/pictures`, form('picture', files));
+    for (const picture of pictures) this.insertPicture(picture, at);
+  }
+
+  /** Goes to a block of the page, selects the stretch of its text if one is given, and lights it. */
+  goToBlock(id: string, from?: number, to?: number): void {
+    if (!this.view) return;
+    const { state } = this.view;
+    let at = -1;
+    state.doc.descendants((node, pos) => {
+      if (at < 0 && node.attrs.id === id) at = pos;
+      return at < 0 && !node.isTextblock;
+    });
+    if (at < 0) return;
+    const node = state.doc.nodeAt(at)!;
+    const selection = node.isTextblock
+      ? TextSelection.create(state.doc, at + 1 + (from ?? 0), at + 1 + (to ?? from ?? 0))
+      : node.type === schema.nodes.picture
+        ? NodeSelection.create(state.doc, at)
+        : TextSelection.near(state.doc.resolve(at + 1));
+    this.view.dispatch(state.tr.setSelection(selection).setMeta('addToHistory', false));
+    this.view.focus();
+    const dom = this.view.nodeDOM(at) as HTMLElement | null;
+    dom?.scrollIntoView({ block: 'center', behavior: 'smooth' });
+    this.light({ block: id });
+  }
+
+  /** Goes to a section by its number: to its heading, or to the top for what stands before the first. */
+  goToSection(n: number): void {
+    const section = this.sections[n];
+    if (!section) return;
+    const id = section.id === 'lead' ? (this.doc.firstChild?.attrs.id as string) : section.id;
+    this.goToBlock(id);
+  }
+
+  /** Lights blocks of the page, or puts the light out. */
+  light(light: Light): void {
+    if (this.view) lightBlocks(this.view, light);
+  }
+
+  /** Shows the passages an origin mark names on the left leaf. */
+  showOrigin(origins: readonly Origin[]): void {
+    const [origin] = origins;
+    if (!origin) return;
+    if (this.step !== 'gather' && this.step !== 'tidy') this.goTo('gather');
+    this.openSource = origin.source;
+    this.shownPassage = { source: origin.source, passage: origin.first };
+  }
+
+  // ── The road ────────────────────────────────────────────────────────────────────────────────────────────
+
+  goTo(step: Step): void {
+    if (step === this.step) return;
+    this.step = step;
+    this.changed();
+  }
+
+  /** Takes and drops repairs over a source. A draft that stands on the page follows. */
+  async setEdits(id: string, edits: Edit[]): Promise<void> {
+    const before = this.sources.find((s) => s.id === id)!;
+    const sorted = [...edits].sort((a, b) => a.from - b.from);
+    this.sources = this.sources.map((s) => (s.id === id ? { ...s, edits: sorted } : s));
+    if (this.view && before.source.kind === 'markdown') {
+      const tr = this.view.state.tr;
+      for (const c of draftChanges(tr.doc, id, before.source, before.edits, sorted)) {
+        if (c.text) tr.insertText(c.text, c.from, c.to);
+        else tr.delete(c.from, c.to);
+      }
+      if (tr.docChanged) this.view.dispatch(tr);
+    }
+    try {
+      await this.save();
+      await askServer(`/pieces/${this.id}/edits/${id}`, json('PUT', { edits: sorted }));
+      this.#say(`Saved ${sayTime(new Date())}`);
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      this.sources = this.sources.map((s) => (s.id === id ? { ...s, edits: before.edits } : s));
+      this.#say(cause.message, true);
+    }
+  }
+
+  /** Takes the repairs given, or puts them back. */
+  takeEdits(id: string, edits: readonly Edit[], take: boolean): Promise<void> {
+    const keys = new Set(edits.map(editKey));
+    const rest = this.sources.find((s) => s.id === id)!.edits.filter((e) => !keys.has(editKey(e)));
+    return this.setEdits(id, take ? [...rest, ...edits] : rest);
+  }
+
+  // ── Saving ──────────────────────────────────────────────────────────────────────────────────────────────
+
+  /** Saves what changed; resolves when all of it is on the server, or with the reason said in the head line. */
+  async save(): Promise<void> {
+    clearTimeout(this.#saveTimer);
+    while (this.#saving) await this.#saving;
+    if (!this.#dirty || this.#stopped) return;
+    this.#saving = this.#saveNow().finally(() => (this.#saving = null));
+    await this.#saving;
+  }
+
+  get isSaved(): boolean {
+    return !this.#dirty && !this.#saving;
+  }
+
+  async #saveNow() {
+    this.#dirty = false;
+    this.#say('Saving');
+    const body = { base: this.version, doc: this.doc.toJSON() as object, details: $state.snapshot(this.details), step: this.step };
+    try {
+      const saved = await askServer<{ version: number; savedAt: string }>(`/pieces/${this.id}/save`, json('PUT', body));
+      this.version = saved.version;
+      this.#say(`Saved ${sayTime(new Date(saved.savedAt))}`);
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      this.#dirty = true;
+      this.#say(cause.status === 0 ? 'Not saved yet: the server does not answer' : cause.message, true);
+      if (cause.status === 0 || cause.status >= 500) this.#saveTimer = setTimeout(() => void this.save(), TRY_AGAIN_MS);
+      else if (cause.status === 409) this.#stopped = true;
+    }
+  }
+
+  #say(says: string, troubled = false) {
+    status.says = says;
+    status.troubled = troubled;
+  }
+
+  // ── Proof ───────────────────────────────────────────────────────────────────────────────────────────────
+
+  #proofSoon() {
+    clearTimeout(this.#proofTimer);
+    this.#proofTimer = setTimeout(() => void this.#proof(), PROOF_AFTER_MS);
+  }
+
+  async #proof() {
+    const result = await core().proof(this.doc.toJSON() as object, $state.snapshot(this.details));
+    this.findings = result.findings;
+    this.figures = result.figures;
+  }
+}

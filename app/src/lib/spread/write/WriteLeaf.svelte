@@ -1,0 +1,77 @@
+<!-- Write: does it read? What was said for the section under the caret, beside what is written. -->
+<script lang="ts">
+  import { isTimed } from '@even-page/core/gather/source';
+  import { showTime } from '@even-page/core/language/times';
+  import type { Origin } from '@even-page/core/post/schema';
+  import { proseOf } from '@even-page/core/tidy/prose';
+  import { count } from '$lib/parts/sizes.ts';
+  import type { Piece } from '../piece.svelte.ts';
+
+  let { piece }: { piece: Piece } = $props();
+
+  const section = $derived(piece.sections[piece.sectionHere] ?? piece.sections[0]);
+  const name = $derived(section?.heading || 'Introduction');
+
+  // The tidied sentences of each source, with their passages: what the section is held against.
+  const prose = $derived(
+    new Map(piece.sources.map((s) => [s.id, proseOf(s.source, s.edits).flatMap((p) => p.sentences)])),
+  );
+  const said = $derived.by(() => {
+    void piece.pageTick;
+    if (!section) return [];
+    const origins: Origin[] = [];
+    piece.doc.nodesBetween(section.from, Math.min(section.to, piece.doc.content.size), (node) => {
+      origins.push(...((node.attrs.origins ?? []) as Origin[]));
+      return !node.isTextblock;
+    });
+    return origins.map((o) => ({
+      ...o,
+      text: (prose.get(o.source) ?? []).filter((s) => s.first >= o.first && s.last <= o.last).map((s) => s.text).join(' '),
+    }));
+  });
+  const timed = $derived(piece.sources.some((s) => isTimed(s.source)));
+</script>
+
+<div class="bar">
+  <h2>{section ? name : 'Write'}</h2>
+  {#if section}<span class="muted">{count(section.words, 'word')}</span>{/if}
+  <span class="end muted">{count(piece.figures?.words ?? 0, 'word')} in all, {count(piece.figures?.minutes ?? 0, 'minute')} to read</span>
+</div>
+<div class="scroll">
+  {#if said.length}
+    <p class="note">{timed ? 'What was said' : 'What the material says'} for this section. It follows the caret on the page.</p>
+    {#each said as s, i (i)}
+      <button class="psg" onclick={() => piece.showOrigin([s])} onpointerenter={() => piece.light({ source: s.source, passage: s.first })} onpointerleave={() => piece.light(null)}>
+        <span class="mono">{s.startMs === undefined ? `¶ ${s.first + 1}` : showTime(s.startMs)}</span>
+        <span>{s.text || '(these words were left out in Tidy)'}</span>
+      </button>
+    {/each}
+  {:else}
+    <p class="note">
+      {piece.sources.length ? 'This section is your own: no passage of the material feeds it.' : 'There is no material: every word here is your own.'}
+    </p>
+    <div class="lines muted">
+      <p>The page takes Markdown as you type it: ## for a heading, - or 1. for a list, &gt; for a quotation, **bold**, *italic*. Paste keeps headings, lists and links, and leaves the junk behind.</p>
+    </div>
+  {/if}
+</div>
+
+<style>
+  .psg {
+    display: grid;
+    grid-template-columns: 50px minmax(0, 1fr);
+    gap: 12px;
+    width: 100%;
+    padding: 8px 20px;
+    text-align: left;
+    font: 16px/1.62 var(--serif);
+  }
+  .psg:hover {
+    background: var(--slate-tint);
+  }
+  .mono {
+    padding-top: 5px;
+    color: var(--slate);
+    text-align: right;
+  }
+</style>

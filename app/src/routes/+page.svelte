@@ -1,0 +1,184 @@
+<script lang="ts">
+  import { Search } from '@lucide/svelte';
+  import BringIn from '$lib/desk/BringIn.svelte';
+  import MiniSpine from '$lib/desk/MiniSpine.svelte';
+  import Gravity from '$lib/parts/Gravity.svelte';
+  import { sayWhen } from '$lib/parts/moments.ts';
+  import { count } from '$lib/parts/sizes.ts';
+  import Views from '$lib/parts/Views.svelte';
+  import { STEPS, STEP_NAMES } from '$lib/steps.ts';
+
+  let { data } = $props();
+
+  type Row = (typeof data.pieces)[number];
+  type Order = 'touched' | 'step' | 'title';
+  const ORDERS: Record<Order, (a: Row, b: Row) => number> = {
+    touched: (a, b) => b.touchedAt.getTime() - a.touchedAt.getTime(),
+    step: (a, b) => STEP_NAMES.indexOf(a.step) - STEP_NAMES.indexOf(b.step),
+    title: (a, b) => a.title.localeCompare(b.title, 'en'),
+  };
+  const VIEWS = [
+    { name: 'touched', label: 'Last touched' },
+    { name: 'step', label: 'Step' },
+    { name: 'title', label: 'Title' },
+  ] as const;
+
+  let order = $state<Order>('touched');
+  let find = $state('');
+  const rows = $derived(
+    data.pieces.filter((p) => p.title.toLowerCase().includes(find.trim().toLowerCase())).sort(ORDERS[order]),
+  );
+  const label = (row: Row) => STEPS.find((s) => s.name === row.step)!.label;
+  const words = (row: Row) => (row.words ? count(row.words, 'word') : row.saidWords ? `${count(row.saidWords, 'word')} said` : 'empty');
+</script>
+
+<svelte:head><title>Desk · Even Page</title></svelte:head>
+
+<main>
+  <BringIn />
+  <div class="lead">
+    <h1>On the desk</h1>
+    <span class="muted">{count(data.pieces.length, 'piece')}</span>
+    {#if data.pieces.length > 1}
+      <div class="order">
+        <label class="find"><Search size={15} aria-hidden="true" /><span class="sr">Find a piece by its title</span><input type="search" placeholder="Find" bind:value={find} /></label>
+        <Views views={VIEWS} bind:open={order} label="Order of the pieces" />
+      </div>
+    {/if}
+  </div>
+  {#if !data.pieces.length}
+    <p class="empty">Nothing here yet. Drop a caption file on this page, or paste a transcript: a piece is made of it and opens at once.</p>
+  {:else if !rows.length}
+    <p class="empty">No piece has “{find.trim()}” in its title. <button class="word" onclick={() => (find = '')}>Show all</button></p>
+  {/if}
+  <ul>
+    {#each rows as row (row.id)}
+      <li>
+        <a href="/pieces/{row.id}">
+          <div>
+            <h2>{row.title}</h2>
+            <div class="next"><Gravity gravity={row.next.gravity} /><span><b>{row.next.says}</b>{row.next.rest}</span></div>
+          </div>
+          <MiniSpine words={row.sectionWords} />
+          <div class="step">{label(row)}<small>{words(row)}</small></div>
+          <time datetime={row.touchedAt.toISOString()}>{sayWhen(row.touchedAt)}</time>
+        </a>
+      </li>
+    {/each}
+  </ul>
+</main>
+
+<style>
+  main {
+    width: 1120px;
+    max-width: calc(100vw - 40px);
+    margin: 0 auto;
+    padding: 26px 0 40px;
+  }
+  .lead {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 4px 20px;
+    margin: 30px 0 6px;
+  }
+  h1 {
+    font: 650 26px/1.2 var(--serif);
+    letter-spacing: -0.01em;
+  }
+  .order {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 6px 24px;
+    margin-left: auto;
+  }
+  .find {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    color: var(--faded);
+  }
+  .find input {
+    width: 130px;
+    padding: 2px 0;
+    border: 0;
+    border-bottom: 1px solid var(--hair);
+    background: none;
+    color: var(--ink);
+    font-size: 15px;
+  }
+  .find input:focus {
+    outline: none;
+    box-shadow: none;
+    border-color: var(--bottle);
+  }
+  .empty {
+    max-width: 60ch;
+    padding: 18px 4px;
+    color: var(--faded);
+  }
+  li a {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 210px 116px 84px;
+    gap: 26px;
+    align-items: center;
+    padding: 15px 4px;
+    border-bottom: 1px solid var(--hair);
+    color: var(--ink);
+    text-decoration: none;
+  }
+  li a:hover {
+    background: color-mix(in srgb, var(--leaf) 60%, transparent);
+  }
+  li a:hover h2 {
+    color: var(--bottle);
+  }
+  h2 {
+    margin: 0 0 3px;
+    font: 600 18px/1.3 var(--serif);
+    overflow-wrap: anywhere;
+  }
+  .next {
+    display: flex;
+    gap: 8px;
+    color: var(--faded);
+  }
+  .next b {
+    color: var(--ink);
+    font-weight: 550;
+  }
+  .step {
+    font-weight: 600;
+  }
+  .step small {
+    display: block;
+    font-weight: 450;
+    font-size: 13px;
+    color: var(--faded);
+  }
+  time {
+    color: var(--faded);
+    text-align: right;
+    font-size: 14px;
+  }
+  @media (max-width: 760px) {
+    main {
+      max-width: calc(100vw - 24px);
+      padding-top: 12px;
+    }
+    .order {
+      margin-left: 0;
+    }
+    li a {
+      grid-template-columns: minmax(0, 1fr) auto;
+      gap: 4px 16px;
+    }
+    li a > :global(:nth-child(2)) {
+      display: none;
+    }
+    li a > :first-child {
+      grid-column: 1 / -1;
+    }
+  }
+</style>

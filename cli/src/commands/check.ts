@@ -1,0 +1,19 @@
+import { emptyDetails } from '@even-page/core/post/details';
+import { withIds } from '@even-page/core/post/ids';
+import { proof } from '@even-page/core/proof/checks';
+import { figuresOf } from '@even-page/core/proof/figures';
+import type { Command } from './command.ts';
+import { pageOf } from './sections.ts';
+
+/** What a proof finds in the post a file makes, and its figures. */
+export const check: Command = (request) => {
+  let n = 0;
+  const doc = withIds(pageOf(request).doc, () => `b${++n}`);
+  const details = { ...emptyDetails(), title: request.source.title ?? '', ...request.draft?.details };
+  const findings = proof({ doc, details });
+  const figures = figuresOf(doc);
+  const round = (n: number | null) => (n === null ? '-' : n.toFixed(1));
+  const lines = findings.map((f) => `${f.gravity === 'must' ? '!' : '◇'} ${f.says}. ${f.hint}`);
+  lines.push(`${figures.words} words, ${figures.minutes} min, reading ease ${round(figures.ease)}, grade ${round(figures.grade)}`);
+  return { data: { findings, figures }, text: `${lines.join('\n')}\n` };
+};

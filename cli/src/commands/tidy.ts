@@ -1,0 +1,13 @@
+import { findEdits } from '@even-page/core/tidy/finders';
+import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
+import type { Command } from './command.ts';
+
+/** A file as clean prose, every proposed repair taken; `edits` are offsets into its passages joined as one text. */
+export const tidy: Command = ({ source }) => {
+  const edits = findEdits(source);
+  const prose = proseOf(source, edits);
+  const paragraphs = prose.map(paragraphText);
+  const text = paragraphs.join('\n\n');
+  const sentences = prose.flatMap((p) => p.sentences.map((s) => s.text));
+  return { data: { text, sentences, paragraphs, edits }, text: `${text}\n` };
+};

@@ -1,0 +1,5 @@
+// TextDecoder is the same in browsers, workers and Node; the core may not pull in either library for it.
+declare class TextDecoder {
+  constructor(label?: string, options?: { fatal?: boolean });
+  decode(input: Uint8Array): string;
+}

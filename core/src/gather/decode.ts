@@ -1,0 +1,34 @@
+import { Complaint } from '../complaint.ts';
+
+/**
+ * Bytes to text with plain line ends. UTF-8 and UTF-16 are told by their byte order mark or their bytes;
+ * what is not valid UTF-8 is read as Windows-1252. Throws a Complaint for empty and for binary files.
+ */
+export function decode(bytes: Uint8Array): string {
+  if (bytes.length === 0) throw new Complaint('This file is empty: save it again where it was made, then bring it in.');
+  const text = read(bytes).replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  const sample = text.slice(0, 4000);
+  // eslint-disable-next-line no-control-regex -- control characters are what gives a binary file away
+  const odd = sample.match(/[\u0000-\u0008\u000E-\u001A\uFFFD]/g)?.length ?? 0;
+  if (odd > sample.length / 100) {
+    throw new Complaint('This file holds no text that can be read: bring captions, notes or a Markdown draft.');
+  }
+  if (!text.trim()) throw new Complaint('This file holds no words: check that it is the right one.');
+  return text;
+}
+
+function read(bytes: Uint8Array): string {
+  const [a, b] = bytes;
+  if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  const half = bytes.subarray(0, 2000);
+  const zeros = [0, 0];
+  half.forEach((byte, i) => byte === 0 && zeros[i % 2]!++);
+  if (zeros[1]! > half.length / 4 && zeros[0]! === 0) return new TextDecoder('utf-16le').decode(bytes);
+  if (zeros[0]! > half.length / 4 && zeros[1]! === 0) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}

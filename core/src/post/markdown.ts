@@ -1,0 +1,28 @@
+import type { Root } from 'mdast';
+import remarkGfm from 'remark-gfm';
+import remarkParse from 'remark-parse';
+import remarkStringify from 'remark-stringify';
+import { unified } from 'unified';
+import { mdastToPost } from './mdast-to-post.ts';
+import { postToMdast } from './post-to-mdast.ts';
+import type { PostNode } from './schema.ts';
+
+const reader = unified().use(remarkParse).use(remarkGfm, { singleTilde: false }).freeze();
+const writer = unified()
+  .use(remarkStringify, { bullet: '-', rule: '-', emphasis: '*', fences: true, listItemIndent: 'one' })
+  .freeze();
+
+/** The Markdown tree of a text (CommonMark with GFM). */
+export function parseMarkdown(text: string): Root {
+  return reader.parse(text);
+}
+
+/** Markdown as a post without ids. Never throws: any text is Markdown. */
+export function postFromMarkdown(text: string): PostNode {
+  return mdastToPost(parseMarkdown(text));
+}
+
+/** A post as Markdown, without front matter. */
+export function postToMarkdown(doc: PostNode): string {
+  return writer.stringify(postToMdast(doc));
+}

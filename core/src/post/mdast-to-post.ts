@@ -1,0 +1,133 @@
+import type { Definition, Nodes, Parents, PhrasingContent, Root } from 'mdast';
+import { toString } from 'mdast-util-to-string';
+import { isSafeAddress } from './address.ts';
+import { schema, type Mark, type PostNode } from './schema.ts';
+
+type Definitions = Map<string, Definition>;
+
+/** One handler for each kind of Markdown node that stands as a block; a node may become several blocks or none. */
+type Block = (node: never, definitions: Definitions) => PostNode[];
+
+const { nodes, marks } = schema;
+
+const BLOCKS: Record<string, Block> = {
+  paragraph: (node: Parents, definitions) => paragraphs(node.children as PhrasingContent[], definitions),
+  heading: (node: Parents & { depth: number }, definitions) => [
+    nodes.heading.create({ level: node.depth }, inline(node.children as PhrasingContent[], definitions, [])),
+  ],
+  blockquote: (node: Parents, definitions) => [nodes.blockquote.create(null, filled(blocks(node, definitions)))],
+  list: (node: Parents & { ordered?: boolean; start?: number }, definitions) => {
+    const items = node.children.map((item) => nodes.listItem.create(null, filled(blocks(item as Parents, definitions))));
+    return [node.ordered ? nodes.orderedList.create({ start: node.start ?? 1 }, items) : nodes.bulletList.create(null, items)];
+  },
+  code: (node: { value: string; lang?: string | null }) => [
+    nodes.codeBlock.create({ language: node.lang ?? '' }, node.value ? schema.text(node.value) : null),
+  ],
+  thematicBreak: () => [nodes.rule.create()],
+  // Raw markup is shown as the words it was typed in, never run.
+  html: (node: { value: string }) => (/^<!--[^]*-->$/.test(node.value.trim()) ? [] : [textParagraph(node.value)]),
+  // Tables come with a later node type; until then their words are kept, a line a row.
+  table: (node: Parents) =>
+    node.children.map((row) => textParagraph((row as Parents).children.map((cell) => toString(cell)).join(' | '))),
+  footnoteDefinition: (node: Parents, definitions) => blocks(node, definitions),
+  definition: () => [],
+  yaml: () => [],
+};
+
+const textParagraph = (words: string) => nodes.paragraph.create(null, words ? schema.text(words) : null);
+const filled = (found: PostNode[]) => (found.length ? found : [nodes.paragraph.create()]);
+
+/** A Markdown tree as a post without ids. Unknown kinds of node are a bug, not bad input. */
+export function mdastToPost(tree: Root): PostNode {
+  const definitions: Definitions = new Map();
+  const collect = (node: Nodes) => {
+    if (node.type === 'definition' && !definitions.has(node.identifier)) definitions.set(node.identifier, node);
+    if ('children' in node) node.children.forEach(collect);
+  };
+  collect(tree);
+  return nodes.doc.create(null, filled(blocks(tree, definitions)));
+}
+
+/** The blocks one top-level Markdown node becomes. */
+function blocks(parent: Parents, definitions: Definitions): PostNode[] {
+  return parent.children.flatMap((node) => {
+    const handle = BLOCKS[node.type];
+    if (!handle) throw new Error(`No handler for the Markdown node "${node.type}"`);
+    return handle(node as never, definitions);
+  });
+}
+
+// A picture is a block of its own: a paragraph is cut around the pictures in it.
+function paragraphs(children: PhrasingContent[], definitions: Definitions): PostNode[] {
+  const found: PostNode[] = [];
+  let run: PhrasingContent[] = [];
+  const flush = () => {
+    const content = trimmed(inline(run, definitions, []));
+    if (content.length) found.push(nodes.paragraph.create(null, content));
+    run = [];
+  };
+  for (const child of children) {
+    const picture = asPicture(child, definitions);
+    if (picture) {
+      flush();
+      found.push(picture);
+    } else run.push(child);
+  }
+  flush();
+  return found;
+}
+
+function asPicture(node: PhrasingContent, definitions: Definitions): PostNode | null {
+  const target = node.type === 'imageReference' ? definitions.get(node.identifier) : node.type === 'image' ? node : null;
+  if (!target || !isSafeAddress(target.url)) return null;
+  const { alt } = node as { alt?: string | null };
+  return nodes.picture.create({ src: target.url, alt: alt ?? '', caption: target.title ?? '' });
+}
+
+function inline(children: PhrasingContent[], definitions: Definitions, around: readonly Mark[]): PostNode[] {
+  return children.flatMap((node): PostNode[] => {
+    const within = (mark: Mark) => inline((node as Parents).children as PhrasingContent[], definitions, mark.addToSet(around));
+    const say = (words: string, set = around) => (words ? [schema.text(words, set)] : []);
+    switch (node.type) {
+      case 'text':
+        return say(node.value.replace(/\n/g, ' '));
+      case 'html':
+        return /^<br\s*\/?>$/i.test(node.value) ? [nodes.hardBreak.create()] : say(node.value);
+      case 'inlineCode':
+        return say(node.value, marks.code.create().addToSet(around));
+      case 'break':
+        return [nodes.hardBreak.create(null, null, around)];
+      case 'emphasis':
+        return within(marks.emphasis.create());
+      case 'strong':
+        return within(marks.strong.create());
+      case 'delete':
+        return inline(node.children, definitions, around);
+      case 'link':
+      case 'linkReference': {
+        const target = node.type === 'link' ? node : definitions.get(node.identifier);
+        if (!target || !isSafeAddress(target.url)) return inline(node.children, definitions, around);
+        return within(marks.link.create({ href: target.url, title: target.title ?? '' }));
+      }
+      case 'image':
+      case 'imageReference':
+        return say(node.alt ?? '');
+      case 'footnoteReference':
+        return say(`[${node.label ?? node.identifier}]`);
+    }
+  });
+}
+
+// Spaces at the edges of a block mean nothing and would come back as entities.
+function trimmed(content: PostNode[]): PostNode[] {
+  const list = [...content];
+  while (list.length && list[0]!.isText && !list[0]!.text!.trimStart()) list.shift();
+  while (list.length && list.at(-1)!.isText && !list.at(-1)!.text!.trimEnd()) list.pop();
+  const cut = (at: number, words: (t: string) => string) => {
+    const node = list[at];
+    if (node?.isText) list[at] = schema.text(words(node.text!), node.marks);
+  };
+  cut(0, (t) => t.trimStart());
+  cut(list.length - 1, (t) => t.trimEnd());
+  return list;
+}

@@ -1,0 +1,190 @@
+import { Schema, type Mark, type Node as PostNode, type NodeSpec } from 'prosemirror-model';
+import { showTime } from '../language/times.ts';
+import { isSafeAddress } from './address.ts';
+
+export type { Mark, PostNode };
+
+/** The tie from a block to a run of passages of one source; `startMs` is the time of the first, if it has one. */
+export type Origin = { source: string; first: number; last: number; startMs?: number };
+
+const text = (value: unknown, name: string) => {
+  if (typeof value !== 'string') throw new RangeError(`${name} must be text`);
+};
+
+const address = (value: unknown) => {
+  text(value, 'an address');
+  if (!isSafeAddress(value as string)) throw new RangeError('an address must be a web, mail or local one');
+};
+
+const origins = (value: unknown) => {
+  const fits =
+    Array.isArray(value) &&
+    value.every(
+      (o: Partial<Origin>) =>
+        typeof o?.source === 'string' &&
+        Number.isInteger(o.first) &&
+        Number.isInteger(o.last) &&
+        (o.startMs === undefined || Number.isFinite(o.startMs)),
+    );
+  if (!fits) throw new RangeError('origins must be a list of ties to passages');
+};
+
+/** Every block has an id that stays with it through edits, moves and saves; empty until it is given one. */
+const ID = { id: { default: '', validate: 'string' } };
+/** Blocks made of words also carry their origin marks. */
+const WORDS = { ...ID, origins: { default: [], validate: origins } };
+
+const blockAttrs = (dom: HTMLElementLike) => ({
+  id: dom.getAttribute('data-id') ?? '',
+  origins: readOrigins(dom.getAttribute('data-origins')),
+});
+
+// What parse rules read from an element; the core does not know the DOM library.
+type HTMLElementLike = { getAttribute(name: string): string | null };
+
+function readOrigins(json: string | null): Origin[] {
+  try {
+    const value: unknown = JSON.parse(json ?? '[]');
+    origins(value);
+    return value as Origin[];
+  } catch {
+    return [];
+  }
+}
+
+/** What stands in the margin beside a block: the time of its first passage, its number, or that it is the writer's own. */
+export function originLabel(origins: readonly Origin[]): string {
+  const [origin] = origins;
+  if (!origin) return 'own';
+  return origin.startMs === undefined ? `¶ ${origin.first + 1}` : showTime(origin.startMs);
+}
+
+const wordsDOM = (node: PostNode) => ({
+  'data-id': node.attrs.id as string,
+  'data-mark': originLabel(node.attrs.origins as Origin[]),
+  ...(node.attrs.origins.length ? { 'data-origins': JSON.stringify(node.attrs.origins) } : {}),
+});
+
+const nodes = {
+  doc: { content: 'block+' },
+  paragraph: {
+    group: 'block',
+    content: 'inline*',
+    attrs: WORDS,
+    parseDOM: [{ tag: 'p', getAttrs: blockAttrs }],
+    toDOM: (node) => ['p', wordsDOM(node), 0],
+  },
+  heading: {
+    group: 'block',
+    content: 'inline*',
+    attrs: { ...WORDS, level: { default: 2, validate: 'number' } },
+    defining: true,
+    parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({
+      tag: `h${level}`,
+      getAttrs: (dom: HTMLElementLike) => ({ level, ...blockAttrs(dom) }),
+    })),
+    toDOM: (node) => [`h${node.attrs.level}`, wordsDOM(node), 0],
+  },
+  blockquote: {
+    group: 'block',
+    content: 'block+',
+    attrs: ID,
+    defining: true,
+    parseDOM: [{ tag: 'blockquote' }],
+    toDOM: () => ['blockquote', 0],
+  },
+  bulletList: {
+    group: 'block',
+    content: 'listItem+',
+    attrs: ID,
+    parseDOM: [{ tag: 'ul' }],
+    toDOM: () => ['ul', 0],
+  },
+  orderedList: {
+    group: 'block',
+    content: 'listItem+',
+    attrs: { ...ID, start: { default: 1, validate: 'number' } },
+    parseDOM: [
+      {
+        tag: 'ol',
+        getAttrs: (dom: HTMLElementLike) => ({ start: Number(dom.getAttribute('start') ?? 1) || 1 }),
+      },
+    ],
+    toDOM: (node) => ['ol', node.attrs.start === 1 ? {} : { start: node.attrs.start as number }, 0],
+  },
+  listItem: { content: 'block+', defining: true, parseDOM: [{ tag: 'li' }], toDOM: () => ['li', 0] },
+  codeBlock: {
+    group: 'block',
+    content: 'text*',
+    marks: '',
+    code: true,
+    defining: true,
+    attrs: { ...ID, language: { default: '', validate: 'string' } },
+    parseDOM: [{ tag: 'pre', preserveWhitespace: 'full' }],
+    toDOM: () => ['pre', ['code', 0]],
+  },
+  rule: { group: 'block', attrs: ID, parseDOM: [{ tag: 'hr' }], toDOM: () => ['hr'] },
+  picture: {
+    group: 'block',
+    draggable: true,
+    attrs: {
+      ...ID,
+      src: { validate: address },
+      alt: { default: '', validate: 'string' },
+      caption: { default: '', validate: 'string' },
+    },
+    parseDOM: [
+      {
+        tag: 'figure[data-picture]',
+        getAttrs: (dom: HTMLElementLike) => JSON.parse(dom.getAttribute('data-picture')!),
+      },
+    ],
+    toDOM: ({ attrs }) => [
+      'figure',
+      { 'data-id': attrs.id as string, 'data-picture': JSON.stringify(attrs) },
+      ['img', { src: attrs.src as string, alt: attrs.alt as string }],
+      ...(attrs.caption ? [['figcaption', attrs.caption as string] as const] : []),
+    ],
+  },
+  text: { group: 'inline' },
+  hardBreak: { group: 'inline', inline: true, selectable: false, parseDOM: [{ tag: 'br' }], toDOM: () => ['br'] },
+} satisfies Record<string, NodeSpec>;
+
+/** The post: a flat run of blocks in which headings open sections. One schema for editor, server and files. */
+export const schema = new Schema({
+  nodes,
+  marks: {
+    link: {
+      attrs: { href: { validate: address }, title: { default: '', validate: 'string' } },
+      inclusive: false,
+      parseDOM: [
+        {
+          tag: 'a[href]',
+          getAttrs: (dom: HTMLElementLike) => {
+            const href = dom.getAttribute('href')!;
+            return isSafeAddress(href) && { href, title: dom.getAttribute('title') ?? '' };
+          },
+        },
+      ],
+      toDOM: (mark) => ['a', { href: mark.attrs.href as string, ...(mark.attrs.title ? { title: mark.attrs.title } : {}) }, 0],
+    },
+    emphasis: { parseDOM: [{ tag: 'em' }, { tag: 'i' }], toDOM: () => ['em', 0] },
+    strong: {
+      parseDOM: [{ tag: 'strong' }, { tag: 'b' }],
+      toDOM: () => ['strong', 0],
+    },
+    code: { excludes: 'emphasis strong', parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
+  },
+});
+
+/** A page with nothing on it yet. */
+export function emptyDoc(): PostNode {
+  return schema.nodes.doc.createAndFill()!;
+}
+
+/** Reads a post from its JSON and checks every attribute. Throws a RangeError when it is not a post. */
+export function docFromJSON(json: unknown): PostNode {
+  const doc = schema.nodeFromJSON(json);
+  doc.check();
+  return doc;
+}

@@ -1,0 +1,95 @@
+import { wordCount } from '../language/words.ts';
+import { terms } from '../language/terms.ts';
+import type { Origin, PostNode } from '../post/schema.ts';
+import { schema } from '../post/schema.ts';
+import { paragraphText, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
+import { proposeHeadings } from './headings.ts';
+import { segment, wishedSections } from './segment.ts';
+
+/** Tidied prose and the id of the source it came from. */
+export type Material = { source: string; paragraphs: readonly Paragraph[] };
+
+/** What a section is for: the first introduces, the last closes. */
+export type Role = 'introduction' | 'body' | 'close';
+
+/** A section as proposed: its heading, its paragraphs, and how surely it begins where it does. */
+export type ProposedSection = {
+  role: Role;
+  heading: string;
+  strength: number;
+  words: number;
+  startMs?: number;
+  paragraphs: { source: string; sentences: ProseSentence[] }[];
+};
+
+// A body of three sections is the least that an introduction and a close can stand around.
+const FEWEST_WITH_ROLES = 3;
+
+/**
+ * Cuts material by subject into headed sections: an introduction first, a close last, the body between.
+ * @param count how many sections, the introduction and the close counted; by length when not given
+ */
+export function proposeSections(materials: readonly Material[], count?: number): ProposedSection[] {
+  const sentences = materials.flatMap(({ source, paragraphs }) =>
+    paragraphs.flatMap((p, n) => p.sentences.map((sentence) => ({ source, paragraph: `${source}:${n}`, sentence }))),
+  );
+  if (!sentences.length) return [];
+  const units = sentences.map(({ sentence }) => ({ terms: terms(sentence.text), words: wordCount(sentence.text) }));
+  const total = units.reduce((sum, u) => sum + u.words, 0);
+  const borders = segment(units, count ?? wishedSections(total));
+  const edges = [0, ...borders.map((b) => b.at), sentences.length];
+  const parts = edges.slice(0, -1).map((from, i) => sentences.slice(from, edges[i + 1]));
+  const roles = parts.map((_, i): Role => roleOf(i, parts.length));
+  const bodies = parts.filter((_, i) => roles[i] === 'body');
+  const headings = proposeHeadings(bodies.map((part) => part.map((s) => s.sentence.text).join(' ')));
+  return parts.map((part, i) => {
+    const role = roles[i]!;
+    const startMs = part[0]!.sentence.startMs;
+    const paragraphs: ProposedSection['paragraphs'] = [];
+    part.forEach(({ source, paragraph, sentence }, n) => {
+      if (paragraph !== part[n - 1]?.paragraph) paragraphs.push({ source, sentences: [] });
+      paragraphs.at(-1)!.sentences.push(sentence);
+    });
+    return {
+      role,
+      heading: role === 'introduction' ? 'Introduction' : role === 'close' ? 'To close' : headings.shift()!,
+      strength: borders[i - 1]?.strength ?? 0,
+      words: part.reduce((sum, s) => sum + wordCount(s.sentence.text), 0),
+      ...(startMs === undefined ? {} : { startMs }),
+      paragraphs,
+    };
+  });
+}
+
+function roleOf(i: number, of: number): Role {
+  if (of < FEWEST_WITH_ROLES) return 'body';
+  return i === 0 ? 'introduction' : i === of - 1 ? 'close' : 'body';
+}
+
+/**
+ * The page that sections make: the introduction without a heading, then a level 2 heading and paragraphs for
+ * each, every paragraph tied to its passages. Blocks have no ids yet.
+ */
+export function writeSections(sections: readonly ProposedSection[]): PostNode {
+  const blocks = sections.flatMap(({ role, heading, paragraphs }) => [
+    ...(role === 'introduction' ? [] : [schema.node('heading', { level: 2 }, schema.text(heading))]),
+    ...paragraphs.map(({ source, sentences }) =>
+      schema.node('paragraph', { origins: [originOf(source, sentences)] }, schema.text(paragraphText({ sentences }))),
+    ),
+  ]);
+  return schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]);
+}
+
+/** The page that material makes as it is, without sections. */
+export function writePlain(materials: readonly Material[]): PostNode {
+  const blocks = materials.flatMap(({ source, paragraphs }) =>
+    paragraphs.map((p) => schema.node('paragraph', { origins: [originOf(source, p.sentences)] }, schema.text(paragraphText(p)))),
+  );
+  return schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]);
+}
+
+function originOf(source: string, sentences: readonly ProseSentence[]): Origin {
+  const { first, startMs } = sentences[0]!;
+  const last = Math.max(...sentences.map((s) => s.last));
+  return { source, first, last, ...(startMs === undefined ? {} : { startMs }) };
+}

@@ -1,0 +1,33 @@
+import type { Source } from '../gather/source.ts';
+import { sentences } from '../language/sentences.ts';
+import { applyEdits, passagesOf, type Edit } from './edit.ts';
+import { flowOf } from './flow.ts';
+
+/** A sentence of tidied prose and the passages it came from; `startMs` is the time of the first. */
+export type ProseSentence = { text: string; first: number; last: number; startMs?: number };
+
+/** A paragraph of tidied prose: its sentences, and who speaks if that is known. */
+export type Paragraph = { sentences: ProseSentence[]; speaker?: string };
+
+/** A source with edits applied, as paragraphs of sentences that know their passages. */
+export function proseOf(source: Source, edits: readonly Edit[]): Paragraph[] {
+  const tidied = applyEdits(flowOf(source), edits);
+  const paragraphs: Paragraph[] = [];
+  let at = 0;
+  for (const block of tidied.text.split(/\n[ \t]*\n/)) {
+    const start = tidied.text.indexOf(block, at);
+    at = start + block.length;
+    const found = sentences(block).map((s): ProseSentence => {
+      const { first, last } = passagesOf(tidied, start + s.from, start + s.to);
+      const startMs = source.passages[first]?.startMs;
+      return { text: s.text.replace(/\s+/g, ' '), first, last, ...(startMs === undefined ? {} : { startMs }) };
+    });
+    if (!found.length) continue;
+    const speaker = source.passages[found[0]!.first]?.speaker;
+    paragraphs.push({ sentences: found, ...(speaker ? { speaker } : {}) });
+  }
+  return paragraphs;
+}
+
+/** The words of a paragraph as one string. */
+export const paragraphText = (p: Paragraph): string => p.sentences.map((s) => s.text).join(' ');

@@ -1,0 +1,95 @@
+// Puts the demo onto an empty Desk through the application's own doors, as a writer would: material, repairs,
+// sections, pictures, details, one post published. Run: npx tsx demo/load.ts ADDRESS BLOG TOKEN
+import { readFileSync } from 'node:fs';
+import { docFromJSON, schema, type PostNode } from '@even-page/core/post/schema';
+import { withIds } from '@even-page/core/post/ids';
+import type { Details } from '@even-page/core/post/details';
+import type { Source } from '@even-page/core/gather/source';
+import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { findEdits } from '@even-page/core/tidy/finders';
+import { proseOf } from '@even-page/core/tidy/prose';
+
+const [address, blog, token] = process.argv.slice(2);
+if (!address || !blog || !token) throw new Error('Usage: load.ts ADDRESS BLOG TOKEN');
+
+type Piece = { version: number; doc: object; details: Details };
+
+async function ask<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await fetch(new URL(path, address), { ...init, headers: { origin: new URL(address!).origin, ...init?.headers } });
+  const body = (await response.json()) as T & { message?: string };
+  if (!response.ok) throw new Error(`${path}: ${body.message}`);
+  return body;
+}
+
+const json = (method: string, body: unknown) => ({ method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+
+function upload(field: string, file: string) {
+  const form = new FormData();
+  form.append(field, new File([readFileSync(new URL(`material/${file}`, import.meta.url))], file));
+  return { method: 'POST', body: form };
+}
+
+let made = 0;
+const newId = () => `demo${(++made).toString(36)}`;
+
+const bring = async (file: string) => (await ask<{ id: string }>('/pieces', upload('material', file))).id;
+const read = (id: string) => ask<{ piece: Piece; sources: { id: string; source: Source }[] }>(`/pieces/${id}`, { headers: { accept: 'application/json' } });
+
+async function save(id: string, step: string, change: (piece: Piece) => Partial<{ doc: PostNode; details: Partial<Details> }> = () => ({})) {
+  const { piece } = await read(id);
+  const { doc, details } = change(piece);
+  await ask(`/pieces/${id}/save`, json('PUT', { base: piece.version, doc: doc?.toJSON() ?? piece.doc, details: { ...piece.details, ...details }, step }));
+}
+
+async function picture(id: string, file: string, alt: string, caption = ''): Promise<PostNode> {
+  const { pictures } = await ask<{ pictures: { src: string }[] }>(`/pieces/${id}/pictures`, upload('picture', file));
+  return schema.nodes.picture.create({ id: newId(), src: pictures[0]!.src, alt, caption });
+}
+
+/** The page with a picture after its n-th block. */
+function dressed(piece: Piece, after: Record<number, PostNode>): PostNode {
+  const blocks: PostNode[] = [];
+  docFromJSON(piece.doc).forEach((block, _offset, n) => {
+    blocks.push(block);
+    if (after[n]) blocks.push(after[n]);
+  });
+  return schema.node('doc', null, blocks);
+}
+
+const { pieces } = await ask<{ pieces: unknown[] }>('/pieces');
+if (!pieces.length) {
+  await ask('/outlets', json('POST', { name: 'Hall blog', endpoint: `${blog}/micropub`, token }));
+  const { outlets } = await ask<{ outlets: { id: string }[] }>('/outlets');
+
+  const day = await bring('autumn-mending-day.md');
+  await save(day, 'send');
+  await ask(`/pieces/${day}/publish`, json('POST', { outlet: outlets[0]!.id }));
+
+  const chair = await bring('chair-caning.md');
+  const seat = await picture(chair, 'caned-seat-from-above.png', 'A caned chair seat seen from above, with its diagonals done', 'The seat after step six.');
+  const pegs = await picture(chair, 'pegs-and-a-coil-of-cane.png', '');
+  await save(chair, 'dress', (piece) => ({
+    doc: dressed(piece, { 0: seat, 3: pegs }),
+    details: { category: 'Handouts', tags: ['cane', 'chairs'], standfirst: 'A bowl of water, twenty pegs, and a pattern that has not changed in three hundred years.' },
+  }));
+
+  const log = await bring('mending-log.md');
+  const clipboard = await picture(log, 'clipboard-by-the-door.png', 'A clipboard hanging beside the door of the hall');
+  await save(log, 'proof', (piece) => ({ doc: dressed(piece, { 1: clipboard }) }));
+
+  await save(await bring('rewiring-a-lamp.vtt'), 'gather');
+
+  const knives = await bring('knife-evening.srt');
+  const [talk] = (await read(knives)).sources;
+  const edits = findEdits(talk!.source);
+  await ask(`/pieces/${knives}/edits/${talk!.id}`, json('PUT', { edits }));
+  const sections = proposeSections([{ source: talk!.id, paragraphs: proseOf(talk!.source, edits) }]);
+  const coins = await picture(knives, 'two-coins-under-a-knife.png', 'Two coins under the back of a knife that lies on a stone', 'Near enough to fifteen degrees.');
+  await save(knives, 'shape', (piece) => ({
+    doc: dressed({ ...piece, doc: withIds(writeSections(sections), newId).toJSON() as object }, { 0: coins }),
+    details: {
+      title: 'Sharpening a kitchen knife without fear',
+      standfirst: 'Fifteen degrees, two coins and a thumb: what an evening at the hall taught forty neighbours.',
+    },
+  }));
+}
