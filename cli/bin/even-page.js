@@ -4,4 +4,11 @@ import { register } from 'tsx/esm/api';
 
 register();
 const { run } = await import('../src/run.ts');
-process.exitCode = await run(process.argv.slice(2));
+const { status, out, err } = run(process.argv.slice(2));
+process.stderr.write(err);
+process.exitCode = status;
+// A reader that stops early, such as head, is no failure.
+process.stdout.on('error', (error) => {
+  if (error.code !== 'EPIPE') throw error;
+});
+process.stdout.write(out);

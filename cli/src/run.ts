@@ -31,30 +31,29 @@ const OPTIONS = {
   help: { type: 'boolean', short: 'h' },
 } as const;
 
-/** Runs one command line (without node and script); returns the exit status: 0, or 2 after one sentence on stderr. */
-export async function run(argv: string[]): Promise<number> {
+/** What a command line came to: the exit status (0, or 2 with one sentence in `err`) and what it prints. */
+export type Result = { status: 0 | 2; out: string; err: string };
+
+/** Runs one command line, given without node and script. */
+export function run(argv: string[]): Result {
   try {
     const { values, positionals } = parseArgs({ args: argv, options: OPTIONS, allowPositionals: true });
     const [name, file, ...more] = positionals;
-    if (values.help || !name) {
-      process.stdout.write(HELP);
-      return name || values.help ? 0 : 2;
-    }
+    if (values.help) return { status: 0, out: HELP, err: '' };
+    if (!name) return { status: 2, out: '', err: HELP };
     const command = COMMANDS[name];
     if (!command) throw new Complaint(`There is no command "${name}": use read, tidy, shape, post or check.`);
     if (!file || more.length) throw new Complaint(`Name one file, or - for standard input: even-page ${name} FILE.`);
-    const { source, draft } = gather(bytesOf(file), file === '-' ? '' : basename(file));
     const sections = values.sections === undefined ? undefined : sectionCount(values.sections);
     const to = values.to ?? 'md';
     if (to !== 'md' && to !== 'html') throw new Complaint('A post goes to md or html: use --to md or --to html.');
+    const { source, draft } = gather(bytesOf(file), file === '-' ? '' : basename(file));
     const { data, text } = command({ source, draft, sections, to });
-    await print(values.json ? `${JSON.stringify(data, null, 2)}\n` : text);
-    return 0;
+    return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
     const sentence = complaintOf(error);
     if (sentence === null) throw error;
-    process.stderr.write(`even-page: ${sentence}\n`);
-    return 2;
+    return { status: 2, out: '', err: `even-page: ${sentence}\n` };
   }
 }
 
@@ -80,8 +79,4 @@ function sectionCount(value: string): number {
   const count = Number(value);
   if (!Number.isInteger(count) || count < 1 || count > 200) throw new Complaint('--sections takes a whole number from 1 to 200.');
   return count;
-}
-
-function print(text: string): Promise<void> {
-  return new Promise((resolve) => process.stdout.write(text, () => resolve()));
 }

@@ -108,6 +108,10 @@
     color: var(--ink);
     font-size: 15px;
   }
+  .find input::placeholder {
+    color: var(--faded);
+    opacity: 1;
+  }
   .find input:focus {
     outline: none;
     box-shadow: none;

@@ -29,6 +29,10 @@ function read(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
+    // Node 20 reads Windows-1252 as Latin-1, so its own 32 letters are put in here.
+    return new TextDecoder('windows-1252').decode(bytes).replace(/[\u0080-\u009F]/g, (c) => WINDOWS_1252[c.charCodeAt(0) - 0x80]!);
   }
 }
+
+// Bytes 0x80 to 0x9F (WHATWG Encoding Standard, index windows-1252).
+const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008DŽ\u008F\u0090‘’“”•–—˜™š›œ\u009DžŸ';

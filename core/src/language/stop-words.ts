@@ -19,7 +19,7 @@ wasn't way ways we we'd we'll we're we've well went were weren't what what's wha
 who who'll who's whole whom whose why will with within without won't would wouldn't yeah yes yet you you'd you'll
 you're you've your yours yourself uh er ah hm mm everywhere goodness alright whoever anywhere somehow couple yourselves
 hear heard hears feel feels felt talk talks talked talking question questions call called calls start started starting find found
-people person bit bring brings buy side end minute minutes week weeks month months year years day days today tonight stop
+full people person bit bring brings buy side end minute minutes week weeks month months year years day days today tonight stop
 three four five six seven eight nine ten twelve fifteen twenty thirty hundred
 `;
 

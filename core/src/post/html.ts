@@ -57,6 +57,7 @@ export function postFromHtml(html: string): PostNode {
   const clean = sanitize(fromHtml(html, { fragment: true }), {
     ...defaultSchema,
     tagNames: [...(defaultSchema.tagNames ?? []), 'figure', 'figcaption'],
+    strip: ['script', 'style', 'template', 'title'],
     clobberPrefix: '',
   });
   return mdastToPost(hastToMdast(clean, { handlers: { figure } }) as Root);

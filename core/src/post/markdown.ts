@@ -8,7 +8,9 @@ import { postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
 
 const reader = unified().use(remarkParse).use(remarkGfm, { singleTilde: false }).freeze();
+// GFM writes nothing of its own here; it escapes the words that would be read as its marks.
 const writer = unified()
+  .use(remarkGfm, { singleTilde: false })
   .use(remarkStringify, { bullet: '-', rule: '-', emphasis: '*', fences: true, listItemIndent: 'one' })
   .freeze();
 

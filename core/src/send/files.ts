@@ -5,9 +5,12 @@ import { postToHast } from '../post/html.ts';
 import { postToMarkdown } from '../post/markdown.ts';
 import type { PostNode } from '../post/schema.ts';
 
+// In the order people look for them.
+const FRONT_MATTER = ['title', 'standfirst', 'slug', 'description', 'category', 'tags'] as const;
+
 /** The post as a Markdown file with its details as YAML front matter; details left empty are left out. */
 export function markdownFile(details: Details, doc: PostNode): string {
-  const front = Object.fromEntries(Object.entries(details).filter(([, v]) => v.length > 0));
+  const front = Object.fromEntries(FRONT_MATTER.filter((name) => details[name].length > 0).map((name) => [name, details[name]]));
   const head = Object.keys(front).length ? `---\n${stringify(front, { lineWidth: 0 })}---\n\n` : '';
   return head + postToMarkdown(doc);
 }

@@ -31,10 +31,16 @@ const FEWEST_WITH_ROLES = 3;
  */
 export function proposeSections(materials: readonly Material[], count?: number): ProposedSection[] {
   const sentences = materials.flatMap(({ source, paragraphs }) =>
-    paragraphs.flatMap((p, n) => p.sentences.map((sentence) => ({ source, paragraph: `${source}:${n}`, sentence }))),
+    paragraphs.flatMap((p, n) =>
+      p.sentences.map((sentence, i) => ({ source, paragraph: `${source}:${n}`, sentence, opensParagraph: i === 0 })),
+    ),
   );
   if (!sentences.length) return [];
-  const units = sentences.map(({ sentence }) => ({ terms: terms(sentence.text), words: wordCount(sentence.text) }));
+  const units = sentences.map(({ sentence, opensParagraph }) => ({
+    terms: terms(sentence.text),
+    words: wordCount(sentence.text),
+    opensParagraph,
+  }));
   const total = units.reduce((sum, u) => sum + u.words, 0);
   const borders = segment(units, count ?? wishedSections(total));
   const edges = [0, ...borders.map((b) => b.at), sentences.length];
@@ -77,14 +83,6 @@ export function writeSections(sections: readonly ProposedSection[]): PostNode {
       schema.node('paragraph', { origins: [originOf(source, sentences)] }, schema.text(paragraphText({ sentences }))),
     ),
   ]);
-  return schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]);
-}
-
-/** The page that material makes as it is, without sections. */
-export function writePlain(materials: readonly Material[]): PostNode {
-  const blocks = materials.flatMap(({ source, paragraphs }) =>
-    paragraphs.map((p) => schema.node('paragraph', { origins: [originOf(source, p.sentences)] }, schema.text(paragraphText(p)))),
-  );
   return schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]);
 }
 

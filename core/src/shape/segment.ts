@@ -1,26 +1,32 @@
-/** Something to be cut between, never inside: a sentence as the stems of its content words, and its length in words. */
-export type Unit = { terms: readonly string[]; words: number };
+/**
+ * Something to be cut between, never inside: a sentence as the stems of its content words, its length in words,
+ * and whether it opens a paragraph.
+ */
+export type Unit = { terms: readonly string[]; words: number; opensParagraph: boolean };
 
 /** A border before unit `at`; `strength` is how much the cut gains (in nats of likelihood), the higher the surer. */
 export type Border = { at: number; strength: number };
 
 /** How many sections a text of so many words wants when nobody says (common practice, no source). */
 export function wishedSections(words: number): number {
-  return Math.min(16, Math.max(1, Math.round(words / 450)));
+  return Math.min(16, Math.max(1, Math.round(words / 420)));
 }
 
 // How strongly a section's words are expected to be like the whole text's: the weight of the prior, in words.
 const PRIOR_WORDS = 60;
 // How strongly a section is held to its fair share of the length, in nats per squared log ratio.
-const LENGTH_WEIGHT = 25;
-// An introduction and a close are this part of an ordinary section.
+const LENGTH_WEIGHT = 10;
+// What it costs to begin a section inside a paragraph, in nats.
+const INSIDE_PARAGRAPH = 10;
+// An introduction and a close are this part of an ordinary section, and are held to it this much harder.
 const EDGE_SHARE = 0.4;
+const EDGE_HOLD = 2;
 
 /**
  * Cuts a text where its subject changes, into exactly `sections` stretches (fewer when it has fewer units).
  * Each stretch is scored by the likelihood of its terms under a Dirichlet-multinomial model whose prior is the
- * text's own word frequencies (Eisenstein and Barzilay 2008), with a gentle prior on its length; the best set of
- * borders is found by dynamic programming. The first and last stretch are expected to be short.
+ * text's own word frequencies (Eisenstein and Barzilay 2008), with a gentle prior on its length and a cost for
+ * beginning inside a paragraph; the best set of borders is found by dynamic programming. The first and last stretch are expected to be short.
  */
 export function segment(units: readonly Unit[], sections: number): Border[] {
   const n = units.length;
@@ -95,8 +101,10 @@ function scorer(units: readonly Unit[], sections: number) {
   return (i: number, j: number, role: Role): number => {
     const likelihood = rows[i]![j - i]!;
     if (role === 'plain') return likelihood;
-    const expected = role === 'body' ? share : share * EDGE_SHARE;
+    const start = units[i]!.opensParagraph ? 0 : INSIDE_PARAGRAPH;
+    const isBody = role === 'body';
+    const expected = isBody ? share : share * EDGE_SHARE;
     const ratio = Math.log(Math.max(1, before[j]! - before[i]!) / Math.max(1, expected));
-    return likelihood - LENGTH_WEIGHT * ratio * ratio;
+    return likelihood - (isBody ? 1 : EDGE_HOLD) * LENGTH_WEIGHT * ratio * ratio - start;
   };
 }

@@ -10,7 +10,7 @@ import { spacing } from './spacing.ts';
 export type Finder = (material: { source: Source; flow: Flow }) => Omit<Edit, 'before'>[];
 
 // In this order: where two proposals touch the same letters, the earlier finder's holds.
-const FINDERS: readonly Finder[] = [doubled, fillers, spacing, paragraphBreaks, sentenceBreaks];
+const FINDERS: readonly Finder[] = [paragraphBreaks, doubled, fillers, spacing, sentenceBreaks];
 
 /** Every repair proposed for a source, in the order of the text, none overlapping another. */
 export function findEdits(source: Source): Edit[] {

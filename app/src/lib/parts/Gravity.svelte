@@ -28,15 +28,15 @@
   }
   .look::after {
     content: '';
-    width: 10px;
-    height: 10px;
+    width: 12px;
+    height: 12px;
     border: 2px solid var(--brass);
     transform: rotate(45deg);
   }
   .fine::after {
     content: '';
-    width: 10px;
-    height: 6px;
+    width: 11px;
+    height: 7px;
     border: solid var(--bottle);
     border-width: 0 0 2px 2px;
     transform: rotate(-45deg) translate(1px, -1px);

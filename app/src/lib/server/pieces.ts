@@ -41,9 +41,15 @@ export async function listPieces() {
     sectionWords: pieces.sectionWords,
     next: pieces.next,
     touchedAt: pieces.touchedAt,
-    saidWords: sql<number>`coalesce((select sum(${sources.words}) from ${pieceSources} join ${sources} on ${sources.id} = ${pieceSources.sourceId} where ${pieceSources.pieceId} = ${pieces.id}), 0)::int`,
+    saidWords: sql<number>`coalesce(sum(${sources.words}), 0)::int`,
   };
-  return db.select(columns).from(pieces).orderBy(desc(pieces.touchedAt));
+  return db
+    .select(columns)
+    .from(pieces)
+    .leftJoin(pieceSources, eq(pieceSources.pieceId, pieces.id))
+    .leftJoin(sources, eq(sources.id, pieceSources.sourceId))
+    .groupBy(pieces.id)
+    .orderBy(desc(pieces.touchedAt));
 }
 
 /** A piece with its sources and where it was sent; null when there is none of that id. */

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import { Complaint } from '@even-page/core/complaint';
-import { pictureFileName } from '@even-page/core/dress/picture-name';
+import { pictureFileName } from '@even-page/core/dress/picture-files';
 import { mapPictures, picturesOf } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import { proof } from '@even-page/core/proof/checks';

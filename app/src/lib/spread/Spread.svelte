@@ -1,7 +1,7 @@
 <!-- The Spread: two facing leaves and the spine between them. -->
 <script lang="ts">
   import { BookOpen, PanelLeftClose, PanelLeftOpen, PanelRightClose, PanelRightOpen } from '@lucide/svelte';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { beforeNavigate } from '$app/navigation';
   import { status } from '$lib/status.svelte.ts';
   import { STEPS, type Step } from '$lib/steps.ts';
@@ -43,6 +43,8 @@
     void piece.step;
     void piece.shownPassage;
     side = 'left';
+    // The leaf that held the other end of the thread is gone.
+    untrack(() => piece.light(null));
   });
 
   function onkeydown(event: KeyboardEvent) {
@@ -217,6 +219,10 @@
       display: flex;
       border: 1px solid var(--leaf-edge);
       border-radius: 3px;
+    }
+    /* What is scrolled to the end stands clear of the button. */
+    .leaf :global(.scroll) {
+      padding-bottom: 84px;
     }
     .turn {
       display: inline-flex;

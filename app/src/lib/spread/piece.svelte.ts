@@ -169,7 +169,10 @@ export class Piece {
     if (!this.view) {
       this.#doc = doc;
       this.pageTick++;
-    } else this.view.dispatch(this.view.state.tr.replaceWith(0, this.view.state.doc.content.size, doc.content));
+    } else {
+      const tr = this.view.state.tr.replaceWith(0, this.view.state.doc.content.size, doc.content);
+      this.view.dispatch(tr.setSelection(TextSelection.atStart(tr.doc)).scrollIntoView());
+    }
     if (!save) {
       this.#dirty = false;
       clearTimeout(this.#saveTimer);

@@ -91,7 +91,13 @@
         </button>
       {/each}
     </div>
-    {#if open}<Passages {piece} source={open} />{/if}
+    {#if open}
+      <div class="bar soft">
+        <span class="muted small">The words as they came. They are kept so, whatever happens later.</span>
+        {#if piece.leftToTidy}<button class="word end" onclick={() => piece.goTo('tidy')}>Go on to Tidy</button>{/if}
+      </div>
+      <Passages {piece} source={open} />
+    {/if}
   {:else}
     <div class="lines">
       <p class="muted">No material yet. Add captions, a transcript, notes or a draft, drop a file here, or paste the words. Or write straight onto the page.</p>
@@ -111,6 +117,9 @@
 <style>
   .sorry {
     margin: 12px 20px;
+  }
+  .soft {
+    border-bottom-style: dotted;
   }
   textarea {
     width: 100%;

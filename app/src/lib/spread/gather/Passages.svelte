@@ -72,7 +72,6 @@
     color: var(--slate);
   }
   .words {
-    white-space: pre-line;
     overflow-wrap: anywhere;
   }
   b {

@@ -1,11 +1,10 @@
 <!-- The post as Markdown or HTML, to look at, copy or take along as a file. -->
 <script lang="ts">
   import { Copy, Download } from '@lucide/svelte';
-  import { slugOf } from '@even-page/core/language/slug';
   import { postToHtml } from '@even-page/core/post/html';
-  import { htmlFile, markdownFile } from '@even-page/core/send/files';
-  import { takeAlong } from '$lib/parts/take-along.ts';
+  import { markdownFile } from '@even-page/core/send/files';
   import type { Piece } from '../piece.svelte.ts';
+  import { takeAlong } from '../send/take-along.ts';
 
   let { piece, to }: { piece: Piece; to: 'markdown' | 'html' } = $props();
 
@@ -20,11 +19,7 @@
     copied = to === 'markdown' ? 'The Markdown is on the clipboard' : 'The HTML is on the clipboard';
   }
 
-  function save() {
-    const name = piece.details.slug || slugOf(piece.details.title) || 'post';
-    if (to === 'markdown') takeAlong(`${name}.md`, 'text/markdown', text);
-    else takeAlong(`${name}.html`, 'text/html', htmlFile($state.snapshot(piece.details), piece.doc));
-  }
+  const save = () => takeAlong(to === 'markdown' ? 'md' : 'html', $state.snapshot(piece.details), piece.doc);
 </script>
 
 <div class="bar">

@@ -10,7 +10,7 @@
     { name: 'Tablet', px: 768 },
     { name: 'Desktop', px: 1200 },
   ] as const;
-  let width = $state<(typeof WIDTHS)[number]>(WIDTHS[0]);
+  let width = $state.raw<(typeof WIDTHS)[number]>(WIDTHS[0]);
   let room = $state(0);
   const scale = $derived(Math.min(1, (room - 2) / width.px));
   // Safe to show as it is: it is made of the post's own nodes, whose addresses are checked.

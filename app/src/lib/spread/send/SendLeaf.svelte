@@ -4,15 +4,14 @@
   import { TagsInput } from '@skeletonlabs/skeleton-svelte';
   import { slugOf } from '@even-page/core/language/slug';
   import { DESCRIPTION_LENGTH, detailsSchema } from '@even-page/core/post/details';
-  import { htmlFile, markdownFile } from '@even-page/core/send/files';
   import { proposeDescription } from '@even-page/core/send/description';
   import { askServer, json, Refused } from '$lib/ask-server.ts';
   import Ask from '$lib/parts/Ask.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { sayWhen } from '$lib/parts/moments.ts';
-  import { takeAlong } from '$lib/parts/take-along.ts';
   import type { Outlet, Piece } from '../piece.svelte.ts';
   import AddOutlet from './AddOutlet.svelte';
+  import { takeAlong } from './take-along.ts';
 
   let { piece }: { piece: Piece } = $props();
 
@@ -78,12 +77,7 @@
     }
   }
 
-  function take(to: 'md' | 'html') {
-    const name = details.slug || offered || 'post';
-    const own = $state.snapshot(piece.details);
-    if (to === 'md') takeAlong(`${name}.md`, 'text/markdown', markdownFile(own, piece.doc));
-    else takeAlong(`${name}.html`, 'text/html', htmlFile(own, piece.doc));
-  }
+  const take = (to: 'md' | 'html') => takeAlong(to, $state.snapshot(piece.details), piece.doc);
 </script>
 
 <div class="bar"><h2>Details</h2></div>
@@ -179,7 +173,7 @@
   <div class="lines take">
     <button class="quiet" onclick={() => take('md')}>Markdown file</button>
     <button class="quiet" onclick={() => take('html')}>HTML file</button>
-    <span class="muted small">Or copy either from the views of the page.</span>
+    <span class="muted small">Pictures go along in a ZIP. To copy instead, use the views of the page.</span>
   </div>
 </div>
 
@@ -232,20 +226,39 @@
   p.sorry {
     margin-top: 6px;
   }
+  /* Skeleton draws a box around tags; here they stand on a line like every other value. */
   :global(.tags) {
     display: flex;
     flex-wrap: wrap;
     gap: 6px;
-    padding-bottom: 3px;
+    padding: 0 0 3px;
+    border: 0;
+    border-radius: 0;
+    background: none;
+    box-shadow: none;
     border-bottom: 1px solid color-mix(in srgb, var(--faded) 55%, transparent);
   }
   :global(.tags .line) {
     width: 120px;
   }
+  :global(.tags:focus-within) {
+    outline: none;
+    border-color: var(--bottle);
+    box-shadow: 0 1px var(--bottle);
+  }
+  :global(.tags .chip) {
+    background: none;
+    color: inherit;
+    font-weight: 400;
+  }
+  :global(.tags .chip[data-highlighted]) {
+    outline: 2px solid var(--bottle);
+  }
   :global(.tag-input) {
     flex: 1;
     min-width: 90px;
-    padding: 0;
+    padding: 0 !important;
+    font-size: 15px !important;
     border: 0;
     background: none;
     color: var(--ink);

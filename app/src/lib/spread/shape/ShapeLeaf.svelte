@@ -237,6 +237,14 @@
   .moves button:disabled {
     opacity: 0.3;
   }
+  @media (max-width: 600px) {
+    .node {
+      grid-template-columns: 24px minmax(0, 1fr) auto auto;
+    }
+    .aim {
+      display: none;
+    }
+  }
   :global(.sections) {
     flex: 1;
     min-width: 90px;
@@ -260,7 +268,13 @@
     width: 17px;
     height: 17px;
     border-radius: 50%;
+    border: 2px solid var(--leaf);
     background: var(--bottle);
+    box-shadow: none;
+    outline: none;
     cursor: grab;
+  }
+  :global(.sections-thumb:focus-visible) {
+    outline: 2px solid var(--bottle);
   }
 </style>

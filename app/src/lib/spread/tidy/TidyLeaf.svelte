@@ -125,7 +125,7 @@
                     if (e.key !== 'Enter' && e.key !== ' ') return;
                     e.preventDefault();
                     toggle(s);
-                  }}>{#if s.edit.before.trim() || !s.taken}<span class="gone">{s.edit.before.trim() ? s.edit.before.replace(/\s+/g, ' ') : seen(s.edit.before)}</span>{/if}{#if s.edit.after.trim()}<span class="put">{s.edit.after.trim()}</span>{:else}{' '}{/if}{#if s.edit.after === '\n\n'}<span class="para-mark">¶</span>{/if}</span
+                  }}>{#if s.taken}<span class="gone"></span>{:else}<span class="gone">{s.edit.before.trim() ? s.edit.before.replace(/\s+/g, ' ') : seen(s.edit.before)}</span>{/if}{#if s.edit.after.trim()}{#if s.edit.after.startsWith(' ')}{' '}{/if}<span class="put">{s.edit.after.trim()}</span>{:else if s.edit.after}{' '}{/if}{#if s.edit.after === '\n\n'}<span class="para-mark">¶</span>{/if}</span
                 >{:else}<span class="edit">{s.taken ? s.edit.after.replace(/\s+/g, ' ') : s.edit.before}</span>{/if}{/each}
           </div>
         </div>
@@ -208,10 +208,8 @@
     padding: 0 1px;
     font-weight: 600;
   }
-  .taken .gone {
-    font-size: 0;
+  .taken:not(.sentences, .paragraphs) .gone {
     border-left: 2px solid color-mix(in srgb, var(--bottle) 60%, transparent);
-    text-decoration: none;
   }
   .taken .put {
     background: none;
@@ -223,7 +221,7 @@
     background: none;
     opacity: 0.6;
   }
-  .sentences .gone {
+  :is(.sentences, .paragraphs) .gone {
     font-size: 12px;
     text-decoration: none;
     color: var(--bottle);

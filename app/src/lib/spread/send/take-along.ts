@@ -1,0 +1,31 @@
+import { zipSync } from 'fflate';
+import { withPictureFiles } from '@even-page/core/dress/picture-files';
+import { slugOf } from '@even-page/core/language/slug';
+import type { Details } from '@even-page/core/post/details';
+import type { PostNode } from '@even-page/core/post/schema';
+import { htmlFile, markdownFile } from '@even-page/core/send/files';
+
+const TYPES = { md: 'text/markdown;charset=utf-8', html: 'text/html;charset=utf-8' } as const;
+
+/** Hands the post to the browser as a file to keep; with pictures, as a ZIP of the file and its pictures. */
+export async function takeAlong(to: 'md' | 'html', details: Details, page: PostNode): Promise<void> {
+  const { doc, files } = withPictureFiles(page);
+  const name = details.slug || slugOf(details.title) || 'post';
+  const text = (to === 'md' ? markdownFile : htmlFile)(details, doc);
+  if (!files.length) return hand(`${name}.${to}`, new Blob([text], { type: TYPES[to] }));
+  const parts: Record<string, Uint8Array> = { [`${name}.${to}`]: new TextEncoder().encode(text) };
+  for (const { src, path } of files) parts[path] = new Uint8Array(await (await fetch(src)).arrayBuffer());
+  // Pictures are packed already: stored as they are.
+  const zip = zipSync(parts, { level: 0 });
+  hand(`${name}.zip`, new Blob([new Uint8Array(zip)], { type: 'application/zip' }));
+}
+
+function hand(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  // The download has read the address by the next turn of the loop.
+  setTimeout(() => URL.revokeObjectURL(url));
+}

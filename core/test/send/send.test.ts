@@ -1,0 +1,126 @@
+import { expect } from 'chai';
+import { parse } from 'yaml';
+import { Complaint } from '@even-page/core/complaint';
+import { withPictureFiles } from '@even-page/core/dress/picture-files';
+import { gather } from '@even-page/core/gather/formats';
+import { detailsSchema, emptyDetails } from '@even-page/core/post/details';
+import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
+import { emptyDoc } from '@even-page/core/post/schema';
+import { proposeDescription } from '@even-page/core/send/description';
+import { htmlFile, markdownFile } from '@even-page/core/send/files';
+import { createMessage, publishedAddress, updateMessage } from '@even-page/core/send/micropub';
+
+const doc = postFromMarkdown('Opening words.\n\n## Heading\n\n![A <lamp>](/pictures/x.webp)');
+const details = {
+  ...emptyDetails(),
+  title: 'Lamps: "safe" & sound',
+  slug: 'lamps-safe-and-sound',
+  description: 'What the lamp evening taught.',
+  category: 'Evenings',
+  tags: ['lamps', 'wiring'],
+};
+
+describe('a description', () => {
+  const page = postFromMarkdown(
+    'Good evening, everybody, and welcome to the hall tonight.\n\nA dull knife is the dangerous one, because you push it where it does not want to go. Fifteen degrees and two coins bring the edge back on a wet stone in a quarter of an hour.',
+  );
+
+  it('is proposed from what the post says, not from its greeting', () => {
+    const proposed = proposeDescription('', page);
+    expect(proposed).to.match(/^A dull knife/);
+    expect(proposed.length).to.be.at.most(160);
+  });
+
+  it('never ends inside a word', () => {
+    const proposed = proposeDescription('', page);
+    if (proposed.endsWith('…')) expect(page.textContent).to.match(new RegExp(`${proposed.slice(-12, -1)}[\\s,.;]`));
+  });
+
+  it('begins with the standfirst, and is empty for an empty page', () => {
+    expect(proposeDescription('Two coins and a stone bring an edge back.', page)).to.match(/^Two coins/);
+    expect(proposeDescription('', emptyDoc())).to.equal('');
+  });
+});
+
+describe('the Markdown file', () => {
+  it('opens with YAML front matter that says what the details say', () => {
+    const [, front, body] = /^---\n([^]*?)---\n\n([^]*)$/.exec(markdownFile(details, doc))!;
+    const { standfirst: _empty, ...filled } = details;
+    expect(parse(front!)).to.deep.equal(filled);
+    expect(body).to.equal(postToMarkdown(doc));
+  });
+
+  it('comes back in as the same draft', () => {
+    const { draft } = gather(new TextEncoder().encode(markdownFile(details, doc)), 'post.md');
+    expect(draft!.details).to.deep.equal({ ...details, standfirst: undefined } && Object.fromEntries(Object.entries(details).filter(([, v]) => v.length)));
+    expect(postToMarkdown(draft!.doc)).to.equal(postToMarkdown(doc));
+  });
+
+  it('has no front matter when there is nothing to say', () => {
+    expect(markdownFile(emptyDetails(), doc)).to.match(/^Opening words/);
+  });
+});
+
+describe('the HTML file', () => {
+  it('is a whole page with its title and description, all of it escaped', () => {
+    const html = htmlFile(details, doc);
+    expect(html).to.match(/^<!doctype html>\n<html lang="en">/);
+    expect(html).to.contain('<title>Lamps: "safe" &#x26; sound</title>');
+    expect(html).to.contain('<meta name="description" content="What the lamp evening taught.">');
+    expect(html).to.contain('alt="A <lamp>"');
+  });
+});
+
+describe('pictures that go along', () => {
+  it('are named in words, each once, and pointed at', () => {
+    const page = postFromMarkdown('![A lamp](/pictures/1.webp)\n\n![A lamp](/pictures/2.webp)\n\n![](/pictures/3.webp)\n\n![far](https://larkfield.example/4.png)');
+    const { doc: moved, files } = withPictureFiles(page);
+    expect(files.map((f) => f.path)).to.deep.equal(['pictures/a-lamp.webp', 'pictures/a-lamp-2.webp', 'pictures/picture.webp']);
+    expect(postToMarkdown(moved)).to.contain('(pictures/a-lamp-2.webp)').and.to.contain('https://larkfield.example/4.png');
+  });
+});
+
+// Shapes after the W3C Recommendation "Micropub", sections 3.3 (create in JSON) and 3.4 (update).
+describe('Micropub messages', () => {
+  it('create an entry with its properties as lists', () => {
+    const message = createMessage(details, doc);
+    expect(message).to.deep.include({ type: ['h-entry'] });
+    const { properties } = message as Extract<typeof message, { type: unknown }>;
+    expect(properties).to.deep.include({
+      name: [details.title],
+      summary: [details.description],
+      category: ['lamps', 'wiring'],
+      'mp-channel': ['Evenings'],
+      'mp-slug': ['lamps-safe-and-sound'],
+    });
+    expect(properties.content).to.have.nested.property('[0].html').that.contains('<h2>Heading</h2>');
+  });
+
+  it('update by replacing what is there and deleting what is not', () => {
+    const message = updateMessage('https://larkfield.example/x', { ...details, tags: [], description: '' }, doc);
+    expect(message).to.deep.include({ action: 'update', url: 'https://larkfield.example/x', delete: ['summary', 'category'] });
+    expect(message).to.not.have.nested.property('replace.mp-slug');
+  });
+
+  it('carry the standfirst as escaped words', () => {
+    const { properties } = createMessage({ ...details, standfirst: 'Safe & <sound>' }, doc) as { properties: { content: [{ html: string }] } };
+    expect(properties.content[0].html).to.match(/^<p><em>Safe &amp; &lt;sound&gt;<\/em><\/p>/);
+  });
+
+  it('are answered with an address, or with a sentence for the writer', () => {
+    expect(publishedAddress({ status: 201, location: 'https://larkfield.example/x', body: null })).to.equal('https://larkfield.example/x');
+    expect(publishedAddress({ status: 204, location: null, body: null }, 'https://larkfield.example/x')).to.equal('https://larkfield.example/x');
+    for (const status of [201, 400, 401, 403, 404, 500, 302]) {
+      expect(() => publishedAddress({ status, location: null, body: { error_description: 'Closed today.' } })).to.throw(Complaint, /safe here/);
+    }
+  });
+});
+
+describe('details', () => {
+  it('refuse a slug that is not one, with a sentence', () => {
+    for (const slug of ['Big', 'a b', 'a--b', '-a', 'a/b', '../a']) {
+      expect(() => detailsSchema.validateSync({ ...details, slug }), slug).to.throw(/A slug is lower-case words/);
+    }
+    for (const slug of ['', 'a', 'a-b-2', 'größe']) expect(detailsSchema.isValidSync({ ...details, slug }), slug).to.equal(true);
+  });
+});

@@ -1,0 +1,138 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { gather } from '@even-page/core/gather/formats';
+import { outlineOf, plainText } from '@even-page/core/post/sections';
+import { evennessOf, isThin } from '@even-page/core/shape/evenness';
+import { proposeHeadings } from '@even-page/core/shape/headings';
+import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { segment, type Unit } from '@even-page/core/shape/segment';
+import { findEdits } from '@even-page/core/tidy/finders';
+import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
+
+const talk = gather(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url))).source;
+const material = [{ source: 'talk', paragraphs: proseOf(talk, findEdits(talk)) }];
+
+describe('segment', () => {
+  const SUBJECTS = [
+    ['lamp', 'flex', 'plug', 'fuse', 'bulb'],
+    ['cane', 'chair', 'weave', 'strand', 'peg'],
+    ['blade', 'stone', 'burr', 'edge', 'strop'],
+  ];
+  // Sentences of five terms, seven to a subject, with one term of everybody's in each.
+  const units: Unit[] = SUBJECTS.flatMap((subject, s) =>
+    Array.from({ length: 7 }, (_, i) => ({ terms: [0, 1, 2, 3].map((k) => subject[(i + k + s) % 5]!).concat('hall'), words: 12, opensParagraph: true })),
+  );
+
+  it('finds borders where the words change', () => {
+    // Introduction and close are expected to be short, so the outer borders may be drawn in; the subjects hold.
+    expect(segment(units, 3).map((b) => b.at)).to.deep.equal([7, 14]);
+  });
+
+  it('gives as many sections as asked for, and no more than there are sentences', () => {
+    for (const n of [1, 2, 5, 9]) expect(segment(units, n)).to.have.length(n - 1);
+    expect(segment(units.slice(0, 2), 9)).to.have.length(1);
+    expect(segment([], 4)).to.deep.equal([]);
+  });
+
+  it('says that a real border is surer than one inside a subject', () => {
+    const [first, second] = segment(units, 3);
+    const inside = segment(units.slice(0, 7), 2)[0]!;
+    expect(Math.min(first!.strength, second!.strength)).to.be.greaterThan(inside.strength);
+  });
+
+  it('begins sections where paragraphs begin', () => {
+    const alike = Array.from({ length: 20 }, (_, i) => ({ terms: ['stone'], words: 10, opensParagraph: i % 5 === 0 }));
+    for (const { at } of segment(alike, 3)) expect(at % 5).to.equal(0);
+  });
+});
+
+describe('proposed sections', () => {
+  const sections = proposeSections(material);
+
+  it('of the talk begin with an introduction and end with a close', () => {
+    expect(sections.length).to.be.within(7, 13);
+    expect(sections[0]!.role).to.equal('introduction');
+    expect(sections.at(-1)!.role).to.equal('close');
+    expect(sections[0]!.words).to.be.lessThan(300);
+  });
+
+  it('hold every sentence once, in order', () => {
+    const said = material[0]!.paragraphs.map(paragraphText).join(' ');
+    const kept = sections.flatMap((s) => s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text))).join(' ');
+    expect(kept).to.equal(said);
+  });
+
+  it('are headed by different words of their own', () => {
+    const headings = sections.filter((s) => s.role === 'body').map((s) => s.heading);
+    expect(new Set(headings).size).to.equal(headings.length);
+    for (const s of sections.filter((x) => x.role === 'body')) {
+      const own = s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text)).join(' ').toLowerCase();
+      expect(own).to.contain(s.heading.toLowerCase().split(' ')[0]);
+    }
+  });
+
+  it('keep the times of the material', () => {
+    const starts = sections.map((s) => s.startMs!);
+    expect([...starts].sort((a, b) => a - b)).to.deep.equal(starts);
+  });
+
+  it('are as many as asked for', () => {
+    for (const n of [1, 2, 3, 8, 20]) expect(proposeSections(material, n)).to.have.length(n);
+  });
+
+  it('are none without material', () => {
+    expect(proposeSections([])).to.deep.equal([]);
+    expect(outlineOf(writeSections([])).length).to.be.at.most(1);
+  });
+
+  it('stand on the page with their origin marks', () => {
+    const doc = writeSections(sections);
+    doc.check();
+    expect(doc.firstChild!.type.name).to.equal('paragraph');
+    expect(outlineOf(doc).filter((s) => s.level === 2 && s.id !== 'lead')).to.have.length(sections.length - 1);
+    doc.forEach((block) => {
+      if (block.type.name !== 'paragraph') return;
+      const [origin] = block.attrs.origins;
+      const said = talk.passages.slice(origin.first, origin.last + 1).map((p) => p.text).join(' ');
+      const lastWord = plainText(block).match(/[\p{L}]+(?=[^\p{L}]*$)/u)![0];
+      expect(said).to.contain(lastWord);
+      expect(origin.startMs).to.equal(talk.passages[origin.first]!.startMs);
+    });
+  });
+});
+
+describe('headings', () => {
+  it('name what is said often here and seldom elsewhere, names in capitals', () => {
+    const [first, second] = proposeHeadings([
+      'We met Mira Holloway. Then Mira Holloway showed the lamp flex. The lamp flex was old, and the lamp flex broke.',
+      'A chair wants glue. The chair glue dries overnight. Hide glue is old.',
+    ]);
+    expect(first).to.match(/lamp flex|Mira Holloway/i);
+    expect(second).to.match(/glue/i);
+  });
+
+  it('fall back to a number when a section has no words of its own', () => {
+    expect(proposeHeadings(['so it is', 'and so on'])).to.deep.equal(['Part 1', 'Part 2']);
+  });
+});
+
+describe('evenness', () => {
+  // Pielou (1966), J = H / ln S. By hand: shares 1/2, 1/4, 1/4 give H = 1.0397, ln 3 = 1.0986.
+  it('is Pielou’s J of the word counts', () => {
+    expect(evennessOf([200, 100, 100]).evenness).to.be.closeTo(1.0397 / 1.0986, 1e-4);
+    expect(evennessOf([80, 80, 80, 80]).evenness).to.be.closeTo(1, 1e-12);
+    expect(evennessOf([80]).evenness).to.equal(null);
+  });
+
+  it('tips towards the heavier end', () => {
+    expect(evennessOf([10, 10, 100]).tip).to.be.greaterThan(0.3);
+    expect(evennessOf([100, 10, 10]).tip).to.be.lessThan(-0.3);
+    expect(evennessOf([50, 10, 50]).tip).to.be.closeTo(0, 1e-12);
+  });
+
+  it('calls a section thin under half the median', () => {
+    expect(isThin(40, [40, 100, 120])).to.equal(true);
+    expect(isThin(60, [60, 100, 120])).to.equal(false);
+    expect(isThin(10, [10])).to.equal(false);
+  });
+});
