@@ -52,13 +52,22 @@ export function postToHtml(doc: PostNode): string {
   return toHtml(postToHast(doc), { closeSelfClosing: false, characterReferences: { useNamedReferences: true } });
 }
 
+const SAFE = {
+  ...defaultSchema,
+  tagNames: [...(defaultSchema.tagNames ?? []), 'figure', 'figcaption'],
+  // Our own marks on copied blocks are data attributes; they are checked again where they are read.
+  attributes: { ...defaultSchema.attributes, '*': [...(defaultSchema.attributes?.['*'] ?? []), 'data*'] },
+  strip: ['script', 'style', 'template', 'title'],
+  clobberPrefix: '',
+};
+
+/** HTML from outside without anything that runs or only decorates; words are kept. */
+export function cleanHtml(html: string): string {
+  return toHtml(sanitize(fromHtml(html, { fragment: true }), SAFE));
+}
+
 /** HTML as a post without ids: scripts, styles and unknown elements are dropped, their words kept. */
 export function postFromHtml(html: string): PostNode {
-  const clean = sanitize(fromHtml(html, { fragment: true }), {
-    ...defaultSchema,
-    tagNames: [...(defaultSchema.tagNames ?? []), 'figure', 'figcaption'],
-    strip: ['script', 'style', 'template', 'title'],
-    clobberPrefix: '',
-  });
+  const clean = sanitize(fromHtml(html, { fragment: true }), SAFE);
   return mdastToPost(hastToMdast(clean, { handlers: { figure } }) as Root);
 }

@@ -34,6 +34,16 @@ const ID = { id: { default: '', validate: 'string' } };
 /** Blocks made of words also carry their origin marks. */
 const WORDS = { ...ID, origins: { default: [], validate: origins } };
 
+function readPicture(json: string): { src: string; alt: string; caption: string } | false {
+  try {
+    const { src, alt, caption } = JSON.parse(json) as Record<string, unknown>;
+    address(src);
+    return { src: src as string, alt: String(alt ?? ''), caption: String(caption ?? '') };
+  } catch {
+    return false;
+  }
+}
+
 const blockAttrs = (dom: HTMLElementLike) => ({
   id: dom.getAttribute('data-id') ?? '',
   origins: readOrigins(dom.getAttribute('data-origins')),
@@ -136,7 +146,7 @@ const nodes = {
     parseDOM: [
       {
         tag: 'figure[data-picture]',
-        getAttrs: (dom: HTMLElementLike) => JSON.parse(dom.getAttribute('data-picture')!),
+        getAttrs: (dom: HTMLElementLike) => readPicture(dom.getAttribute('data-picture')!),
       },
     ],
     toDOM: ({ attrs }) => [

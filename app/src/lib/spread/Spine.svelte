@@ -36,7 +36,7 @@
 
   function settle({ at, by }: { at: number; by: number }) {
     const boxes = [...column!.querySelectorAll('li')].map((li) => li.getBoundingClientRect());
-    const middle = boxes[at]!.top - by + boxes[at]!.height / 2 + by;
+    const middle = boxes[at]!.top + boxes[at]!.height / 2 + by;
     let to = at;
     while (boxes[to + 1] && middle > boxes[to + 1]!.top + boxes[to + 1]!.height / 2) to++;
     while (to > 0 && boxes[to - 1] && piece.sections[to - 1]!.id !== 'lead' && middle < boxes[to - 1]!.top + boxes[to - 1]!.height / 2) to--;

@@ -41,6 +41,12 @@
     { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },
   ];
 
+  // A menu that closes gives the focus to its trigger in the next frame; the page takes it back after that.
+  function choose(name: string) {
+    piece.run(MORE.find((m) => m.name === name)!.command);
+    requestAnimationFrame(() => requestAnimationFrame(() => piece.view?.focus()));
+  }
+
   // Pressing a tool must not take the selection away from the page.
   const hold = (event: MouseEvent) => event.preventDefault();
 </script>
@@ -65,7 +71,7 @@
       e.currentTarget.value = '';
     }}
   />
-  <Menu onSelect={(e) => piece.run(MORE.find((m) => m.name === e.value)!.command)}>
+  <Menu onSelect={(e) => choose(e.value)}>
     <Menu.Trigger class="more">More</Menu.Trigger>
     <Portal>
       <Menu.Positioner>

@@ -8,6 +8,7 @@ import { EditorState, Plugin, type Command } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
 import { Slice } from 'prosemirror-model';
 import { blocksWithoutOwnId } from '@even-page/core/post/ids';
+import { cleanHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
@@ -79,6 +80,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       const read = plain ? plainPost(text) : postFromMarkdown(text);
       return Slice.maxOpen(read.content);
     },
+    transformPastedHTML: cleanHtml,
     handlePaste: (_view, event) => bring(view, listener, event.clipboardData, view.state.selection.from),
     handleDrop: (_view, event) => bring(view, listener, event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0),
     handleDOMEvents: {

@@ -1,0 +1,70 @@
+import { readFileSync } from 'node:fs';
+import { test as base, expect, type Page } from '@playwright/test';
+import { startBlog, startServer, type RunningServer } from '../running-server.ts';
+
+export const MATERIAL = new URL('../../../demo/material/', import.meta.url).pathname;
+
+type House = { server: RunningServer; blog: Awaited<ReturnType<typeof startBlog>> };
+
+// The browser notes every answer that is no success; a refusal in words is one of them.
+const REFUSAL = /status of (?:409|422)/;
+
+/** A test with the application and the blog running, and an eye on everything the page complains of. */
+export const test = base.extend<{ house: House; quiet: void }, { running: House }>({
+  running: [
+    async ({}, use) => {
+      const [server, blog] = await Promise.all([startServer(), startBlog()]);
+      await server.call('/outlets', { method: 'POST', body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token } });
+      await use({ server, blog });
+      await server.stop();
+      blog.stop();
+    },
+    { scope: 'worker' },
+  ],
+  house: async ({ running }, use) => use(running),
+  baseURL: async ({ running }, use) => use(running.server.address),
+  quiet: [
+    async ({ page }, use) => {
+      const wrong: string[] = [];
+      page.on('pageerror', (error) => wrong.push(error.message));
+      page.on('console', (message) => message.type() === 'error' && !REFUSAL.test(message.text()) && wrong.push(message.text()));
+      await use();
+      expect(wrong, 'errors in the page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Brings a file of the demo's material in from the Desk and waits for its Spread. */
+export async function bring(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Choose files').setInputFiles(`${MATERIAL}${name}`);
+  await page.waitForURL(/\/pieces\//);
+  await expect(page.getByRole('textbox', { name: 'The page' })).toBeVisible();
+}
+
+/** Drops a file of the demo's material somewhere. */
+export async function drop(page: Page, selector: string, name: string, type: string): Promise<void> {
+  const bytes = [...readFileSync(`${MATERIAL}${name}`)];
+  const data = await page.evaluateHandle(
+    ({ bytes, name, type }) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([new Uint8Array(bytes)], name, { type }));
+      return transfer;
+    },
+    { bytes, name, type },
+  );
+  const box = (await page.locator(selector).first().boundingBox())!;
+  await page.dispatchEvent(selector, 'drop', { dataTransfer: data, clientX: box.x + 20, clientY: box.y + 10 });
+}
+
+/** Goes to a step of the road. */
+export const step = (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
+
+/** The page as its writer sees it. */
+export const pageOf = (page: Page) => page.getByRole('textbox', { name: 'The page' });
+
+/** Waits until the head line says that everything is saved. */
+export const saved = (page: Page) => expect(page.locator('header [role=status]')).toHaveText(/^Saved \d\d:\d\d$/);
