@@ -33,12 +33,20 @@ let made = 0;
 const newId = () => `demo${(++made).toString(36)}`;
 
 const bring = async (file: string) => (await ask<{ id: string }>('/pieces', upload('material', file))).id;
-const read = (id: string) => ask<{ piece: Piece; sources: { id: string; source: Source }[] }>(`/pieces/${id}`, { headers: { accept: 'application/json' } });
+const read = (id: string) =>
+  ask<{ piece: Piece; sources: { id: string; source: Source }[] }>(`/pieces/${id}`, { headers: { accept: 'application/json' } });
 
-async function save(id: string, step: string, change: (piece: Piece) => Partial<{ doc: PostNode; details: Partial<Details> }> = () => ({})) {
+async function save(
+  id: string,
+  step: string,
+  change: (piece: Piece) => Partial<{ doc: PostNode; details: Partial<Details> }> = () => ({}),
+) {
   const { piece } = await read(id);
   const { doc, details } = change(piece);
-  await ask(`/pieces/${id}/save`, json('PUT', { base: piece.version, doc: doc?.toJSON() ?? piece.doc, details: { ...piece.details, ...details }, step }));
+  await ask(
+    `/pieces/${id}/save`,
+    json('PUT', { base: piece.version, doc: doc?.toJSON() ?? piece.doc, details: { ...piece.details, ...details }, step }),
+  );
 }
 
 async function picture(id: string, file: string, alt: string, caption = ''): Promise<PostNode> {
@@ -66,11 +74,20 @@ if (!pieces.length) {
   await ask(`/pieces/${day}/publish`, json('POST', { outlet: outlets[0]!.id }));
 
   const chair = await bring('chair-caning.md');
-  const seat = await picture(chair, 'caned-seat-from-above.png', 'A caned chair seat seen from above, with its diagonals done', 'The seat after step six.');
+  const seat = await picture(
+    chair,
+    'caned-seat-from-above.png',
+    'A caned chair seat seen from above, with its diagonals done',
+    'The seat after step six.',
+  );
   const pegs = await picture(chair, 'pegs-and-a-coil-of-cane.png', '');
   await save(chair, 'dress', (piece) => ({
     doc: dressed(piece, { 0: seat, 3: pegs }),
-    details: { category: 'Handouts', tags: ['cane', 'chairs'], standfirst: 'A bowl of water, twenty pegs, and a pattern that has not changed in three hundred years.' },
+    details: {
+      category: 'Handouts',
+      tags: ['cane', 'chairs'],
+      standfirst: 'A bowl of water, twenty pegs, and a pattern that has not changed in three hundred years.',
+    },
   }));
 
   const log = await bring('mending-log.md');
@@ -84,7 +101,12 @@ if (!pieces.length) {
   const edits = findEdits(talk!.source);
   await ask(`/pieces/${knives}/edits/${talk!.id}`, json('PUT', { edits }));
   const sections = proposeSections([{ source: talk!.id, paragraphs: proseOf(talk!.source, edits) }]);
-  const coins = await picture(knives, 'two-coins-under-a-knife.png', 'Two coins under the back of a knife that lies on a stone', 'Near enough to fifteen degrees.');
+  const coins = await picture(
+    knives,
+    'two-coins-under-a-knife.png',
+    'Two coins under the back of a knife that lies on a stone',
+    'Near enough to fifteen degrees.',
+  );
   await save(knives, 'shape', (piece) => ({
     doc: dressed({ ...piece, doc: withIds(writeSections(sections), newId).toJSON() as object }, { 0: coins }),
     details: {

@@ -13,7 +13,10 @@ const weave = Array.from({ length: 9 }, (_, i) => {
   const at = 92 + i * 17;
   return `<path d="M${at} 42V158" stroke="${BRASS}" stroke-width="5"/><path d="M84 ${34 + i * 14}H236" stroke="#cfa449" stroke-width="4"/>`;
 }).join('');
-const diagonals = Array.from({ length: 14 }, (_, i) => `<path d="M${84 + i * 14 - 60} 42l116 116M${84 + i * 14} 42l-116 116" stroke="#8a6a24" stroke-width="2"/>`).join('');
+const diagonals = Array.from(
+  { length: 14 },
+  (_, i) => `<path d="M${84 + i * 14 - 60} 42l116 116M${84 + i * 14} 42l-116 116" stroke="#8a6a24" stroke-width="2"/>`,
+).join('');
 
 const PICTURES: Record<string, string> = {
   'two-coins-under-a-knife': `<rect x="50" y="128" width="220" height="30" rx="3" fill="#8d8a80"/><rect x="50" y="128" width="220" height="7" fill="#a5a296"/><path d="M70 127 236 112l14 2-10 14H70z" fill="#dfe3e2" stroke="${SLATE}" stroke-width="2"/><path d="M236 112l46-6c6 0 8 8 2 11l-42 9z" fill="#3c3a35"/><ellipse cx="200" cy="125" rx="16" ry="3.500" fill="${BRASS}"/><ellipse cx="200" cy="121" rx="16" ry="3.500" fill="#d3a84b"/>`,
@@ -23,5 +26,7 @@ const PICTURES: Record<string, string> = {
 };
 
 for (const [name, inside] of Object.entries(PICTURES)) {
-  await sharp(Buffer.from(frame(inside))).png({ palette: true, colours: 64 }).toFile(new URL(`material/${name}.png`, import.meta.url).pathname);
+  await sharp(Buffer.from(frame(inside)))
+    .png({ palette: true, colours: 64 })
+    .toFile(new URL(`material/${name}.png`, import.meta.url).pathname);
 }

@@ -25,7 +25,15 @@ export async function startServer(data?: string): Promise<RunningServer> {
   const address = `http://127.0.0.1:${port}`;
   const child = spawn('node', ['build'], {
     cwd: APP,
-    env: { ...process.env, HOST: '127.0.0.1', PORT: String(port), ORIGIN: address, BODY_SIZE_LIMIT: '32M', SHUTDOWN_TIMEOUT: '1', EVEN_PAGE_DATA: folder },
+    env: {
+      ...process.env,
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      ORIGIN: address,
+      BODY_SIZE_LIMIT: '32M',
+      SHUTDOWN_TIMEOUT: '1',
+      EVEN_PAGE_DATA: folder,
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await new Promise<void>((resolve, reject) => {
@@ -37,7 +45,12 @@ export async function startServer(data?: string): Promise<RunningServer> {
     call: (path, { method = 'GET', body, headers = {} } = {}) =>
       fetch(`${address}${path}`, {
         method,
-        headers: { accept: 'application/json', origin: address, ...(body && !(body instanceof FormData) ? { 'content-type': 'application/json' } : {}), ...headers },
+        headers: {
+          accept: 'application/json',
+          origin: address,
+          ...(body && !(body instanceof FormData) ? { 'content-type': 'application/json' } : {}),
+          ...headers,
+        },
         body: body instanceof FormData ? body : body === undefined ? undefined : JSON.stringify(body),
       }),
     async stop() {

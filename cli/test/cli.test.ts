@@ -37,7 +37,10 @@ describe('even-page on the command line', () => {
 
   it('keeps the headings a draft has', () => {
     const { sections } = json('shape', LOG);
-    expect(sections.map((s: { heading: string }) => s.heading)).to.include.members(['What came through the door', 'What went home working']);
+    expect(sections.map((s: { heading: string }) => s.heading)).to.include.members([
+      'What came through the door',
+      'What went home working',
+    ]);
   });
 
   it('makes a post as Markdown with front matter and as HTML', () => {
@@ -59,7 +62,15 @@ describe('even-page on the command line', () => {
   });
 
   it('ends with 2 and one clear sentence when something is wrong', () => {
-    const wrong = [['read', 'nowhere.srt'], ['read', ROOT], ['fly', TALK], ['read'], ['shape', TALK, '--sections', 'many'], ['post', TALK, '--to', 'pdf'], ['read', TALK, '--loud']];
+    const wrong = [
+      ['read', 'nowhere.srt'],
+      ['read', ROOT],
+      ['fly', TALK],
+      ['read'],
+      ['shape', TALK, '--sections', 'many'],
+      ['post', TALK, '--to', 'pdf'],
+      ['read', TALK, '--loud'],
+    ];
     for (const args of wrong) {
       const { status, out, err } = run(args);
       expect([status, out], args.join(' ')).to.deep.equal([2, '']);

@@ -31,7 +31,9 @@
     <div class="right">
       <span class="saved" class:troubled={status.troubled} role="status">{status.says}</span>
       <ModeSwitch mode={data.mode} />
-      <button class="head-word" onclick={() => (keysOpen = true)}><Keyboard size={15} aria-hidden="true" />Keys <span class="mono">?</span></button>
+      <button class="head-word" onclick={() => (keysOpen = true)}
+        ><Keyboard size={15} aria-hidden="true" />Keys <span class="mono">?</span></button
+      >
     </div>
   </header>
   {@render children()}

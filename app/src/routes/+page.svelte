@@ -25,9 +25,7 @@
 
   let order = $state<Order>('touched');
   let find = $state('');
-  const rows = $derived(
-    data.pieces.filter((p) => p.title.toLowerCase().includes(find.trim().toLowerCase())).sort(ORDERS[order]),
-  );
+  const rows = $derived(data.pieces.filter((p) => p.title.toLowerCase().includes(find.trim().toLowerCase())).sort(ORDERS[order]));
   const label = (row: Row) => STEPS.find((s) => s.name === row.step)!.label;
   const words = (row: Row) => (row.words ? count(row.words, 'word') : row.saidWords ? `${count(row.saidWords, 'word')} said` : 'empty');
 </script>
@@ -41,7 +39,13 @@
     <span class="muted">{count(data.pieces.length, 'piece')}</span>
     {#if data.pieces.length > 1}
       <div class="order">
-        <label class="find"><Search size={15} aria-hidden="true" /><span class="sr">Find a piece by its title</span><input type="search" placeholder="Find" bind:value={find} /></label>
+        <label class="find"
+          ><Search size={15} aria-hidden="true" /><span class="sr">Find a piece by its title</span><input
+            type="search"
+            placeholder="Find"
+            bind:value={find}
+          /></label
+        >
         <Views views={VIEWS} bind:open={order} label="Order of the pieces" />
       </div>
     {/if}

@@ -14,7 +14,10 @@ export const test = base.extend<{ house: House; quiet: void }, { running: House 
   running: [
     async ({}, use) => {
       const [server, blog] = await Promise.all([startServer(), startBlog()]);
-      await server.call('/outlets', { method: 'POST', body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token } });
+      await server.call('/outlets', {
+        method: 'POST',
+        body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token },
+      });
       await use({ server, blog });
       await server.stop();
       blog.stop();
@@ -61,7 +64,11 @@ export async function drop(page: Page, selector: string, name: string, type: str
 }
 
 /** Goes to a step of the road. */
-export const step = (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('button', { name: new RegExp(`^${name}`) }).click();
+export const step = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
 
 /** The page as its writer sees it. */
 export const pageOf = (page: Page) => page.getByRole('textbox', { name: 'The page' });

@@ -2,7 +2,11 @@ import { readFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
 import { bring, drop, expect, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
 
-test('the whole road: a caption file of a 39-minute talk becomes a published post, and its change is sent', async ({ page, house, context }) => {
+test('the whole road: a caption file of a 39-minute talk becomes a published post, and its change is sent', async ({
+  page,
+  house,
+  context,
+}) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
 
   // Gather: the file is dropped on the Desk and its Spread opens at once, words with their times on the left.
@@ -121,7 +125,9 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   expect(download.suggestedFilename()).toBe('sharpening-a-kitchen-knife-without-fear.zip');
   const zip = unzipSync(readFileSync((await download.path())!));
   expect(Object.keys(zip)).toEqual(['sharpening-a-kitchen-knife-without-fear.md', 'pictures/two-coins-under-the-back-of-a-knife.webp']);
-  expect(new TextDecoder().decode(Object.values(zip)[0])).toMatch(/^---\ntitle: Sharpening[^]*tags:\n {2}- knives\n {2}- whetstone\n---\n\nBrave Opening/);
+  expect(new TextDecoder().decode(Object.values(zip)[0])).toMatch(
+    /^---\ntitle: Sharpening[^]*tags:\n {2}- knives\n {2}- whetstone\n---\n\nBrave Opening/,
+  );
   await page.getByRole('tab', { name: 'HTML' }).click();
   await page.getByRole('button', { name: 'Copy' }).click();
   await expect(page.getByText('The HTML is on the clipboard')).toBeVisible();

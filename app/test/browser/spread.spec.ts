@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
 import { bring, drop, expect, pageOf, saved, step, test } from './fixtures.ts';
 
-const html = (page: Page) => pageOf(page).evaluate((el) => el.innerHTML.replace(/ (?:data-[a-z]+|class|contenteditable|draggable)="[^"]*"/g, '').replace(/<br>/g, ''));
+const html = (page: Page) =>
+  pageOf(page).evaluate((el) => el.innerHTML.replace(/ (?:data-[a-z]+|class|contenteditable|draggable)="[^"]*"/g, '').replace(/<br>/g, ''));
 
 async function empty(page: Page) {
   await page.goto('/');
@@ -18,7 +19,9 @@ test.describe('the page', () => {
       await page.keyboard.press('Enter');
     }
     const made = await html(page);
-    expect(made).toContain('<h2>A heading</h2><ul><li><p>one</p></li><li><p>two</p></li></ul><ol><li><p>first</p></li></ol><blockquote><p>quoted</p></blockquote>');
+    expect(made).toContain(
+      '<h2>A heading</h2><ul><li><p>one</p></li><li><p>two</p></li></ul><ol><li><p>first</p></li></ol><blockquote><p>quoted</p></blockquote>',
+    );
     expect(made).toContain('<strong>bold</strong>, <em>italic</em> and <code>code</code>');
   });
 
@@ -96,7 +99,11 @@ test.describe('the page', () => {
     await page.getByRole('tab', { name: 'Reader’s view' }).click();
     const article = page.getByRole('article');
     await expect(article.getByRole('heading', { level: 1 })).toContainText('mending log');
-    for (const [name, width] of [['Phone', 390], ['Tablet', 768], ['Desktop', 1200]] as const) {
+    for (const [name, width] of [
+      ['Phone', 390],
+      ['Tablet', 768],
+      ['Desktop', 1200],
+    ] as const) {
       await page.getByRole('radio', { name }).click();
       expect(await page.locator('.screen').evaluate((el: HTMLElement) => parseInt(el.style.width))).toBe(width);
     }
@@ -192,7 +199,9 @@ test.describe('Gather', () => {
 
   test('says what is wrong with a file and keeps what is there', async ({ page }) => {
     await bring(page, 'mending-log.md');
-    await page.getByLabel('Add material').setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from([255, 216, 255, 0, 1, 2, 3, 0, 0, 7]) });
+    await page
+      .getByLabel('Add material')
+      .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from([255, 216, 255, 0, 1, 2, 3, 0, 0, 7]) });
     await expect(page.getByRole('alert')).toContainText('photo.jpg: This file holds no text');
     await expect(pageOf(page)).toContainText('clipboard by the door');
   });
@@ -259,4 +268,3 @@ test('the Desk finds and orders pieces', async ({ page }) => {
   const titles = await page.getByRole('listitem').getByRole('heading').allTextContents();
   expect(titles).toEqual([...titles].sort((a, b) => a.localeCompare(b, 'en')));
 });
-

@@ -30,7 +30,10 @@ describe('the server', function () {
   const read = async (id: string) => (await server.call(`/pieces/${id}`)).json();
   const list = async () => (await (await server.call('/pieces')).json()).pieces;
   const save = (id: string, piece: { version: number; doc: object; details: object }, change = {}, base = piece.version) =>
-    server.call(`/pieces/${id}/save`, { method: 'PUT', body: { base, doc: piece.doc, details: { ...piece.details, ...change }, step: 'write' } });
+    server.call(`/pieces/${id}/save`, {
+      method: 'PUT',
+      body: { base, doc: piece.doc, details: { ...piece.details, ...change }, step: 'write' },
+    });
 
   describe('material', () => {
     it('makes a piece of a caption file, with every cue and an empty page', async () => {
@@ -63,7 +66,10 @@ describe('the server', function () {
 
     it('that cannot be read makes nothing and says why', async () => {
       const count = (await list()).length;
-      const response = await server.call('/pieces', form('material', fileOf('knife-evening.srt'), new File([new Uint8Array([1, 2, 3, 0, 5, 6])], 'broken.srt')));
+      const response = await server.call(
+        '/pieces',
+        form('material', fileOf('knife-evening.srt'), new File([new Uint8Array([1, 2, 3, 0, 5, 6])], 'broken.srt')),
+      );
       expect(response.status).to.equal(422);
       expect((await response.json()).message).to.match(/^broken\.srt: [^\n]+\.$/);
       expect(await list()).to.have.length(count);
@@ -108,7 +114,10 @@ describe('the server', function () {
       const { piece } = await read(id);
       const wrong = [
         { ...piece, doc: { type: 'doc', content: [{ type: 'script' }] } },
-        { ...piece, doc: { type: 'doc', content: [{ type: 'picture', attrs: { id: 'x', src: 'javascript:alert(1)', alt: '', caption: '' } }] } },
+        {
+          ...piece,
+          doc: { type: 'doc', content: [{ type: 'picture', attrs: { id: 'x', src: 'javascript:alert(1)', alt: '', caption: '' } }] },
+        },
         { ...piece, details: { ...piece.details, slug: 'Not A Slug' } },
         { ...piece, version: 'one' },
       ];
@@ -154,7 +163,10 @@ describe('the server', function () {
     const onBlog = async (url: string) => (await fetch(url)).text();
 
     before(async () => {
-      const answer = await server.call('/outlets', { method: 'POST', body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token } });
+      const answer = await server.call('/outlets', {
+        method: 'POST',
+        body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token },
+      });
       outlet = (await answer.json()).id;
     });
 
@@ -176,7 +188,10 @@ describe('the server', function () {
       const id = await bring(fileOf('autumn-mending-day.md'));
       const { pictures } = await (await server.call(`/pieces/${id}/pictures`, form('picture', fileOf('clipboard-by-the-door.png')))).json();
       const { piece } = await read(id);
-      piece.doc.content.splice(1, 0, { type: 'picture', attrs: { id: 'pic', src: pictures[0].src, alt: 'A clipboard by the door', caption: 'The log' } });
+      piece.doc.content.splice(1, 0, {
+        type: 'picture',
+        attrs: { id: 'pic', src: pictures[0].src, alt: 'A clipboard by the door', caption: 'The log' },
+      });
       await save(id, piece);
       const { url } = await (await publish(id)).json();
       const src = /<figure><img src="([^"]+)" alt="A clipboard by the door"><figcaption>The log/.exec(await onBlog(url))![1]!;
@@ -192,9 +207,15 @@ describe('the server', function () {
     });
 
     it('says so when the blog is away or refuses, and records nothing', async () => {
-      const wrong = await server.call('/outlets', { method: 'POST', body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: 'wrong' } });
+      const wrong = await server.call('/outlets', {
+        method: 'POST',
+        body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: 'wrong' },
+      });
       expect(wrong.status).to.equal(422);
-      const away = await server.call('/outlets', { method: 'POST', body: { name: 'Gone', endpoint: 'http://127.0.0.1:9/micropub', token: 'x' } });
+      const away = await server.call('/outlets', {
+        method: 'POST',
+        body: { name: 'Gone', endpoint: 'http://127.0.0.1:9/micropub', token: 'x' },
+      });
       expect((await away.json()).message).to.match(/Gone cannot be reached .*safe here/);
     });
 
@@ -210,7 +231,9 @@ describe('the server', function () {
       for (const path of ['/nowhere', '/pieces/nope', '/pieces/00000000-0000-0000-0000-000000000000']) {
         const response = await fetch(`${server.address}${path}`, { headers: { accept: 'text/html' } });
         expect(response.status, path).to.equal(404);
-        expect(await response.text(), path).to.contain('Go to the Desk').and.to.not.match(/at .*\.js:\d+/);
+        expect(await response.text(), path)
+          .to.contain('Go to the Desk')
+          .and.to.not.match(/at .*\.js:\d+/);
       }
     });
 

@@ -8,7 +8,10 @@ export const shape: Command = (request) => {
   return {
     data: { sections },
     text: sections
-      .map((s, i) => `${i + 1}. ${s.heading || 'Introduction'} (${s.words} words${s.startMs === null ? '' : `, from ${showTime(s.startMs)}`})\n`)
+      .map(
+        (s, i) =>
+          `${i + 1}. ${s.heading || 'Introduction'} (${s.words} words${s.startMs === null ? '' : `, from ${showTime(s.startMs)}`})\n`,
+      )
       .join(''),
   };
 };

@@ -44,7 +44,8 @@ export function readCues(text: string, cueText: CueText): Passage[] {
     } else current?.lines.push(line);
   });
   close();
-  if (!passages.length) throw new Complaint('No captions with words were found in this file: open it in a text editor to see what it holds.');
+  if (!passages.length)
+    throw new Complaint('No captions with words were found in this file: open it in a text editor to see what it holds.');
   return passages;
 }
 

@@ -6,7 +6,9 @@ import { Complaint } from '../complaint.ts';
  */
 export function decode(bytes: Uint8Array): string {
   if (bytes.length === 0) throw new Complaint('This file is empty: save it again where it was made, then bring it in.');
-  const text = read(bytes).replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  const text = read(bytes)
+    .replace(/^\uFEFF/, '')
+    .replace(/\r\n?/g, '\n');
   const sample = text.slice(0, 4000);
   // eslint-disable-next-line no-control-regex -- control characters are what gives a binary file away
   const odd = sample.match(/[\u0000-\u0008\u000E-\u001A\uFFFD]/g)?.length ?? 0;

@@ -2,8 +2,7 @@
 export type Sentence = { text: string; from: number; to: number };
 
 // Words whose full stop does not end a sentence (from memory; the usual abbreviations of English prose).
-const ABBREVIATION =
-  /(?:^|[\s(])(?:Mr|Mrs|Ms|Dr|Prof|St|Jr|Sr|vs|etc|e\.g|i\.e|approx|No|Fig|p|pp|cf|[A-Z])\.$/;
+const ABBREVIATION = /(?:^|[\s(])(?:Mr|Mrs|Ms|Dr|Prof|St|Jr|Sr|vs|etc|e\.g|i\.e|approx|No|Fig|p|pp|cf|[A-Z])\.$/;
 
 // An end mark, closing quotes or brackets, white space, then something that can open a sentence.
 const END = /[.!?…]+["'”’)\]]*(?=\s+["'“‘([]*[\p{Lu}\p{N}]|\s*$)/gu;

@@ -11,7 +11,10 @@ export const detailsSchema = object({
     .matches(/^(?:[\p{Ll}\p{N}]+(?:-[\p{Ll}\p{N}]+)*)?$/u, 'A slug is lower-case words with a dash between each.'),
   description: string().defined().default('').max(1000, 'A description has at most 1,000 characters.'),
   category: string().defined().default('').max(80, 'A category has at most 80 characters.'),
-  tags: array(string().defined().min(1).max(60, 'A tag has at most 60 characters.')).defined().default([]).max(40, 'A post has at most 40 tags.'),
+  tags: array(string().defined().min(1).max(60, 'A tag has at most 60 characters.'))
+    .defined()
+    .default([])
+    .max(40, 'A post has at most 40 tags.'),
 }).noUnknown();
 
 export type Details = InferType<typeof detailsSchema>;

@@ -27,8 +27,7 @@ const BLOCKS: Record<string, Block> = {
   // Raw markup is shown as the words it was typed in, never run.
   html: (node: { value: string }) => (/^<!--[^]*-->$/.test(node.value.trim()) ? [] : [textParagraph(node.value)]),
   // Tables come with a later node type; until then their words are kept, a line a row.
-  table: (node: Parents) =>
-    node.children.map((row) => textParagraph((row as Parents).children.map((cell) => toString(cell)).join(' | '))),
+  table: (node: Parents) => node.children.map((row) => textParagraph((row as Parents).children.map((cell) => toString(cell)).join(' | '))),
   footnoteDefinition: (node: Parents, definitions) => blocks(node, definitions),
   definition: () => [],
   yaml: () => [],

@@ -65,7 +65,7 @@ function inline(block: PostNode): PhrasingContent[] {
 
 function nest(runs: { node: PostNode; marks: Mark[] }[]): PhrasingContent[] {
   const found: PhrasingContent[] = [];
-  for (let i = 0; i < runs.length; ) {
+  for (let i = 0; i < runs.length;) {
     const { node, marks } = runs[i]!;
     const outer = marks[0];
     if (!outer || outer.type.name === 'code') {

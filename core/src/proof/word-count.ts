@@ -16,8 +16,15 @@ export const wordCountInRange: Check = {
       {
         gravity: 'look',
         place: null,
-        says: words === 0 ? 'The page is empty' : few ? `The post has only ${count} word${words === 1 ? '' : 's'}` : `The post has ${count} words`,
-        hint: few ? 'A short post has about 500, an ordinary one about 900.' : 'Past 4,000 more words make a post worse: split it, or take some out.',
+        says:
+          words === 0
+            ? 'The page is empty'
+            : few
+              ? `The post has only ${count} word${words === 1 ? '' : 's'}`
+              : `The post has ${count} words`,
+        hint: few
+          ? 'A short post has about 500, an ordinary one about 900.'
+          : 'Past 4,000 more words make a post worse: split it, or take some out.',
       },
     ];
   },

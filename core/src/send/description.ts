@@ -5,7 +5,8 @@ import type { PostNode } from '../post/schema.ts';
 import { plainText } from '../post/sections.ts';
 
 // A greeting says nothing about the post.
-const GREETING = /^(?:hi|hello|hey|welcome|good (?:morning|afternoon|evening)|thank(?:s| you)|right|okay|ok|can (?:everybody|everyone|you) hear)\b/i;
+const GREETING =
+  /^(?:hi|hello|hey|welcome|good (?:morning|afternoon|evening)|thank(?:s| you)|right|okay|ok|can (?:everybody|everyone|you) hear)\b/i;
 
 /**
  * A description proposed from the post: its first sentences that say something, up to 160 characters; a

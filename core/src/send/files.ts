@@ -30,10 +30,7 @@ export function htmlFile(details: Details, doc: PostNode): string {
     element('title', {}, details.title || 'Untitled'),
     ...(details.description ? [element('meta', { name: 'description', content: details.description })] : []),
   ];
-  const top = [
-    element('h1', {}, details.title || 'Untitled'),
-    ...(details.standfirst ? [element('p', {}, details.standfirst)] : []),
-  ];
+  const top = [element('h1', {}, details.title || 'Untitled'), ...(details.standfirst ? [element('p', {}, details.standfirst)] : [])];
   return `${toHtml({
     type: 'root',
     children: [

@@ -12,7 +12,7 @@ export type Properties = Record<string, unknown[]>;
 
 /** A request to a Micropub endpoint: a JSON body to POST. */
 export type Message =
-  | ({ type: ['h-entry']; properties: Properties })
+  | { type: ['h-entry']; properties: Properties }
   | { action: 'update'; url: string; replace: Properties; delete?: string[] }
   | { action: 'delete'; url: string };
 

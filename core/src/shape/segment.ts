@@ -74,7 +74,10 @@ function scorer(units: readonly Unit[], sections: number) {
   const tokens = units.map((u) => u.terms.map((t) => ids.get(t) ?? (ids.set(t, ids.size), ids.size - 1)));
   const counts = new Float64Array(ids.size);
   let total = 0;
-  for (const unit of tokens) for (const t of unit) (counts[t]!++, total++);
+  for (const t of tokens.flat()) {
+    counts[t]!++;
+    total++;
+  }
   const prior = counts.map((c) => (PRIOR_WORDS * c) / Math.max(1, total));
   const before = [0];
   for (const u of units) before.push(before.at(-1)! + u.words);

@@ -25,7 +25,9 @@ export const sentenceBreaks: Finder = ({ flow, source }) => {
       from: m.index,
       to: m.index + m[0].length,
       after: ' ',
-      reason: /[.!?…]["'”’)]*$/.test(flow.text.slice(Math.max(0, m.index - 3), m.index)) ? 'A line break after a sentence' : 'Cut in mid-sentence',
+      reason: /[.!?…]["'”’)]*$/.test(flow.text.slice(Math.max(0, m.index - 3), m.index))
+        ? 'A line break after a sentence'
+        : 'Cut in mid-sentence',
     }));
 };
 

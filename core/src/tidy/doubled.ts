@@ -16,7 +16,7 @@ export const doubled: Finder = ({ flow }) => {
   // A sound between the two sayings does not make them strangers.
   const all = words(flow.text).filter((w) => !SOUND.test(w.text));
   const found = [];
-  for (let i = 0; i + 1 < all.length; ) {
+  for (let i = 0; i + 1 < all.length;) {
     const length = LENGTHS.find((n) => saysAgain(flow.text, all, i, n));
     if (!length) {
       i++;

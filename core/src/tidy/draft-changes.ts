@@ -11,7 +11,13 @@ export type PageChange = { from: number; to: number; text: string };
  * What taking or dropping edits of a draft changes on its page. A block is changed only when it still says what
  * its passage said before; what the writer has rewritten stays. Changes come last first, ready to be applied.
  */
-export function draftChanges(doc: PostNode, sourceId: string, source: Source, before: readonly Edit[], after: readonly Edit[]): PageChange[] {
+export function draftChanges(
+  doc: PostNode,
+  sourceId: string,
+  source: Source,
+  before: readonly Edit[],
+  after: readonly Edit[],
+): PageChange[] {
   const said = passageTexts(source, before);
   const says = passageTexts(source, after);
   const changes: PageChange[] = [];

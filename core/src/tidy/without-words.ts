@@ -1,5 +1,6 @@
 // Words that open a clause of their own: a comma before them stays.
-const OPENS_CLAUSE = /^(?:and|but|so|or|because|it|it's|that|that's|we|i|you|they|he|she|there|this|which|who|if|when|while|then|can|do|does|how|what|where|why|is|are)\b/i;
+const OPENS_CLAUSE =
+  /^(?:and|but|so|or|because|it|it's|that|that's|we|i|you|they|he|she|there|this|which|who|if|when|while|then|can|do|does|how|what|where|why|is|are)\b/i;
 
 /**
  * The edit that takes the words [from, to) out of a text and leaves it whole: the comma that belonged to them

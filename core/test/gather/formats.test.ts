@@ -8,7 +8,8 @@ const read = (text: string, name = '') => gather(bytes(text), name);
 const texts = (text: string, name = '') => read(text, name).source.passages.map((p) => p.text);
 
 describe('SubRip captions', () => {
-  const SRT = '1\n00:00:01,000 --> 00:00:03,500\nThe first thing\nis the angle.\n\n2\n00:00:03,500 --> 00:00:06,000\n<i>Fifteen</i> degrees &amp; no more.\n';
+  const SRT =
+    '1\n00:00:01,000 --> 00:00:03,500\nThe first thing\nis the angle.\n\n2\n00:00:03,500 --> 00:00:06,000\n<i>Fifteen</i> degrees &amp; no more.\n';
 
   it('are read cue by cue with their times', () => {
     const { source } = read(SRT);
@@ -25,11 +26,16 @@ describe('SubRip captions', () => {
   });
 
   it('keep a cue whole when an empty line stands in it', () => {
-    expect(texts('1\n00:00:01,000 --> 00:00:02,000\nOne\n\n\ntwo\n\n2\n00:00:02,000 --> 00:00:03,000\nThree')).to.deep.equal(['One\n\n\ntwo', 'Three']);
+    expect(texts('1\n00:00:01,000 --> 00:00:02,000\nOne\n\n\ntwo\n\n2\n00:00:02,000 --> 00:00:03,000\nThree')).to.deep.equal([
+      'One\n\n\ntwo',
+      'Three',
+    ]);
   });
 
   it('survive missing numbers, missing empty lines and cues without words', () => {
-    expect(texts('00:00:01,000 --> 00:00:02,000\nOne\n2\n00:00:02,000 --> 00:00:03,000\nTwo\n\n3\n00:00:03,000 --> 00:00:04,000\n\n')).to.deep.equal(['One', 'Two']);
+    expect(
+      texts('00:00:01,000 --> 00:00:02,000\nOne\n2\n00:00:02,000 --> 00:00:03,000\nTwo\n\n3\n00:00:03,000 --> 00:00:04,000\n\n'),
+    ).to.deep.equal(['One', 'Two']);
   });
 
   it('name the voice where a cue begins with it', () => {
@@ -59,7 +65,13 @@ describe('WebVTT captions', () => {
 
 describe('time-marked text', () => {
   it('is read in all the forms people write', () => {
-    for (const line of ['[1:02] Words here', '(00:01:02) Words here', '1:02 Words here', '1:02 - Words here', '[00:01:02.000] Words here']) {
+    for (const line of [
+      '[1:02] Words here',
+      '(00:01:02) Words here',
+      '1:02 Words here',
+      '1:02 - Words here',
+      '[00:01:02.000] Words here',
+    ]) {
       const { source } = read(`[0:01] Before\n${line}`);
       expect(source.kind, line).to.equal('timed-text');
       expect(source.passages[1], line).to.deep.equal({ text: 'Words here', startMs: 62_000 });
@@ -98,7 +110,8 @@ describe('plain text', () => {
 });
 
 describe('a Markdown draft', () => {
-  const DRAFT = '---\ntitle: The mending log\ntags: [lamps, radios]\nslug: Mending-Log\n---\n\n# The mending log\n\nFirst **bold** words.\n\n## Lamps\n\n- one\n- two\n';
+  const DRAFT =
+    '---\ntitle: The mending log\ntags: [lamps, radios]\nslug: Mending-Log\n---\n\n# The mending log\n\nFirst **bold** words.\n\n## Lamps\n\n- one\n- two\n';
 
   it('brings its page, its details and a passage per block', () => {
     const { source, draft } = read(DRAFT);

@@ -74,7 +74,9 @@ describe('readability', () => {
 
   it('finds long words in long sentences harder', () => {
     const plain = readability('We mend lamps. You can watch. Tea is free.');
-    const hard = readability('Notwithstanding considerable organisational complications, participating volunteers demonstrate extraordinary dexterity.');
+    const hard = readability(
+      'Notwithstanding considerable organisational complications, participating volunteers demonstrate extraordinary dexterity.',
+    );
     expect(plain.ease!).to.be.greaterThan(hard.ease!);
     expect(plain.grade!).to.be.lessThan(hard.grade!);
   });

@@ -47,7 +47,9 @@ describe('Markdown', () => {
   });
 
   it('moves spaces out of bold, and needs no entities for them', () => {
-    const doc = schema.node('doc', null, [schema.node('paragraph', null, [schema.text('a'), schema.text(' b ', [schema.marks.strong.create()]), schema.text('c')])]);
+    const doc = schema.node('doc', null, [
+      schema.node('paragraph', null, [schema.text('a'), schema.text(' b ', [schema.marks.strong.create()]), schema.text('c')]),
+    ]);
     expect(postToMarkdown(doc)).to.equal('a **b** c\n');
   });
 
@@ -70,12 +72,22 @@ describe('Markdown', () => {
   const word = fc.stringMatching(/^[a-zA-Z0-9*_[\]()#>`~!.&<\\-]{1,8}$/);
   const inline = fc.array(fc.tuple(word, fc.subarray(['strong', 'emphasis'] as const)), { minLength: 1, maxLength: 6 });
   const textOf = (runs: [string, ('strong' | 'emphasis')[]][]) =>
-    runs.flatMap(([w, marks], i) => [...(i ? [schema.text(' ')] : []), schema.text(w, marks.map((m) => schema.marks[m].create()))]);
+    runs.flatMap(([w, marks], i) => [
+      ...(i ? [schema.text(' ')] : []),
+      schema.text(
+        w,
+        marks.map((m) => schema.marks[m].create()),
+      ),
+    ]);
 
   it('holds any words with any bold and italic', () => {
     fc.assert(
       fc.property(fc.array(inline, { minLength: 1, maxLength: 4 }), (blocks) => {
-        const doc = schema.node('doc', null, blocks.map((runs) => schema.node('paragraph', null, textOf(runs))));
+        const doc = schema.node(
+          'doc',
+          null,
+          blocks.map((runs) => schema.node('paragraph', null, textOf(runs))),
+        );
         expect(plainText(postFromMarkdown(postToMarkdown(doc)))).to.equal(plainText(doc));
       }),
       { numRuns: 300 },
@@ -86,7 +98,9 @@ describe('Markdown', () => {
 describe('HTML', () => {
   it('is clean: a figure with its caption, no classes, no styles', () => {
     const html = postToHtml(postFromMarkdown(SAMPLE));
-    expect(html).to.contain('<figure><img src="/pictures/a.webp" alt="Two coins under a knife"><figcaption>Near enough</figcaption></figure>');
+    expect(html).to.contain(
+      '<figure><img src="/pictures/a.webp" alt="Two coins under a knife"><figcaption>Near enough</figcaption></figure>',
+    );
     expect(html).to.not.match(/class=(?!"language-)|style=|data-/);
   });
 
@@ -97,7 +111,9 @@ describe('HTML', () => {
   });
 
   it('from outside loses what runs and keeps the words', () => {
-    const doc = postFromHtml('<style>p{}</style><p onclick="x()">Kept <span style="color:red">words</span><script>alert(1)</script></p><iframe src="x"></iframe>');
+    const doc = postFromHtml(
+      '<style>p{}</style><p onclick="x()">Kept <span style="color:red">words</span><script>alert(1)</script></p><iframe src="x"></iframe>',
+    );
     expect(doc.textContent).to.equal('Kept words');
   });
 });
@@ -139,7 +155,9 @@ describe('a post', () => {
     expect(() => docFromJSON(picture('javascript:alert(1)'))).to.throw(RangeError);
     expect(() => docFromJSON(picture(7))).to.throw(RangeError);
     expect(() => docFromJSON({ type: 'doc', content: [{ type: 'script' }] })).to.throw(RangeError);
-    expect(() => docFromJSON({ type: 'doc', content: [{ type: 'paragraph', attrs: { id: 'a', origins: [{ source: 1 }] } }] })).to.throw(RangeError);
+    expect(() => docFromJSON({ type: 'doc', content: [{ type: 'paragraph', attrs: { id: 'a', origins: [{ source: 1 }] } }] })).to.throw(
+      RangeError,
+    );
     expect(() => docFromJSON(null)).to.throw(RangeError);
   });
 
@@ -162,8 +180,17 @@ describe('a post', () => {
 
 describe('addresses', () => {
   it('lead into the web, to mail or to a telephone, and nowhere else', () => {
-    for (const good of ['https://larkfield.example', '/pictures/a.webp', 'mailto:hall@larkfield.example', '#top', 'tel:123']) expect(isSafeAddress(good), good).to.equal(true);
-    for (const bad of ['javascript:alert(1)', ' JaVaScRiPt:alert(1)', 'java\nscript:alert(1)', '\u0001javascript:x', 'data:text/html,x', 'vbscript:x', 'file:///etc/passwd']) {
+    for (const good of ['https://larkfield.example', '/pictures/a.webp', 'mailto:hall@larkfield.example', '#top', 'tel:123'])
+      expect(isSafeAddress(good), good).to.equal(true);
+    for (const bad of [
+      'javascript:alert(1)',
+      ' JaVaScRiPt:alert(1)',
+      'java\nscript:alert(1)',
+      '\u0001javascript:x',
+      'data:text/html,x',
+      'vbscript:x',
+      'file:///etc/passwd',
+    ]) {
       expect(isSafeAddress(bad), bad).to.equal(false);
     }
   });

@@ -20,7 +20,11 @@ describe('segment', () => {
   ];
   // Sentences of five terms, seven to a subject, with one term of everybody's in each.
   const units: Unit[] = SUBJECTS.flatMap((subject, s) =>
-    Array.from({ length: 7 }, (_, i) => ({ terms: [0, 1, 2, 3].map((k) => subject[(i + k + s) % 5]!).concat('hall'), words: 12, opensParagraph: true })),
+    Array.from({ length: 7 }, (_, i) => ({
+      terms: [0, 1, 2, 3].map((k) => subject[(i + k + s) % 5]!).concat('hall'),
+      words: 12,
+      opensParagraph: true,
+    })),
   );
 
   it('finds borders where the words change', () => {
@@ -66,7 +70,10 @@ describe('proposed sections', () => {
     const headings = sections.filter((s) => s.role === 'body').map((s) => s.heading);
     expect(new Set(headings).size).to.equal(headings.length);
     for (const s of sections.filter((x) => x.role === 'body')) {
-      const own = s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text)).join(' ').toLowerCase();
+      const own = s.paragraphs
+        .flatMap((p) => p.sentences.map((x) => x.text))
+        .join(' ')
+        .toLowerCase();
       expect(own).to.contain(s.heading.toLowerCase().split(' ')[0]);
     }
   });
@@ -93,7 +100,10 @@ describe('proposed sections', () => {
     doc.forEach((block) => {
       if (block.type.name !== 'paragraph') return;
       const [origin] = block.attrs.origins;
-      const said = talk.passages.slice(origin.first, origin.last + 1).map((p) => p.text).join(' ');
+      const said = talk.passages
+        .slice(origin.first, origin.last + 1)
+        .map((p) => p.text)
+        .join(' ');
       const lastWord = plainText(block).match(/[\p{L}]+(?=[^\p{L}]*$)/u)![0];
       expect(said).to.contain(lastWord);
       expect(origin.startMs).to.equal(talk.passages[origin.first]!.startMs);

@@ -23,7 +23,10 @@ const cues = (...said: (string | [string, number])[]): Source => {
   };
 };
 const tidy = (source: Source, ...kinds: EditKind[]) =>
-  applyEdits(flowOf(source), findEdits(source).filter((e) => !kinds.length || kinds.includes(e.kind))).text;
+  applyEdits(
+    flowOf(source),
+    findEdits(source).filter((e) => !kinds.length || kinds.includes(e.kind)),
+  ).text;
 const clean = (words: string) => tidy(text(words));
 const count = (source: Source, kind: EditKind) => findEdits(source).filter((e) => e.kind === kind).length;
 
@@ -55,7 +58,8 @@ describe('doubled words', () => {
   });
 
   it('stay where people mean them', () => {
-    for (const meant of ['It is very very wet.', 'He had had enough.', 'Ten. Ten more.', 'Say no, no.']) expect(clean(meant)).to.equal(meant);
+    for (const meant of ['It is very very wet.', 'He had had enough.', 'Ten. Ten more.', 'Say no, no.'])
+      expect(clean(meant)).to.equal(meant);
   });
 
   it('are found across the border of two cues', () => {
@@ -116,20 +120,40 @@ describe('edits', () => {
   });
 
   it('quote exactly what they replace, in order, without overlap', () => {
-    const words = fc.constantFrom('um', 'the', 'stone', 'wet.', 'Uh,', 'we went', '\n', '  ', '\n\n\n', 'er,', 'Right.', '\u200b', 'I', '🙂', 'é');
+    const words = fc.constantFrom(
+      'um',
+      'the',
+      'stone',
+      'wet.',
+      'Uh,',
+      'we went',
+      '\n',
+      '  ',
+      '\n\n\n',
+      'er,',
+      'Right.',
+      '\u200b',
+      'I',
+      '🙂',
+      'é',
+    );
     fc.assert(
-      fc.property(fc.array(fc.array(words, { minLength: 1, maxLength: 12 }), { minLength: 1, maxLength: 8 }), fc.boolean(), (parts, timed) => {
-        const passages = parts.map((p) => p.join(' ')).filter((p) => p.trim());
-        const source = timed ? cues(...passages) : text(...passages);
-        const flow = flowOf(source);
-        let end = 0;
-        for (const e of findEdits(source)) {
-          expect(flow.text.slice(e.from, e.to)).to.equal(e.before);
-          expect(e.from).to.be.at.least(end);
-          expect(e.to).to.be.greaterThan(e.from);
-          end = e.to;
-        }
-      }),
+      fc.property(
+        fc.array(fc.array(words, { minLength: 1, maxLength: 12 }), { minLength: 1, maxLength: 8 }),
+        fc.boolean(),
+        (parts, timed) => {
+          const passages = parts.map((p) => p.join(' ')).filter((p) => p.trim());
+          const source = timed ? cues(...passages) : text(...passages);
+          const flow = flowOf(source);
+          let end = 0;
+          for (const e of findEdits(source)) {
+            expect(flow.text.slice(e.from, e.to)).to.equal(e.before);
+            expect(e.from).to.be.at.least(end);
+            expect(e.to).to.be.greaterThan(e.from);
+            end = e.to;
+          }
+        },
+      ),
       { numRuns: 300 },
     );
   });

@@ -19,9 +19,19 @@ export function blog({ origin, token, store }: { origin: string; token: string; 
 
   app.route('/micropub', micropub({ origin, token, store }));
 
-  app.get('/', (c) => c.html(page('From the workbench', html`<h1>From the workbench</h1>${list(store.posts())}`)));
+  app.get('/', (c) =>
+    c.html(
+      page(
+        'From the workbench',
+        html`<h1>From the workbench</h1>
+          ${list(store.posts())}`,
+      ),
+    ),
+  );
 
-  app.get('/feed.xml', (c) => c.body(feed({ origin, name: NAME, posts: store.posts() }), 200, { 'content-type': 'application/atom+xml; charset=utf-8' }));
+  app.get('/feed.xml', (c) =>
+    c.body(feed({ origin, name: NAME, posts: store.posts() }), 200, { 'content-type': 'application/atom+xml; charset=utf-8' }),
+  );
 
   app.get('/media/:name', (c) => {
     const name = c.req.param('name');
@@ -39,18 +49,42 @@ export function blog({ origin, token, store }: { origin: string; token: string; 
       const name = values(store, property).find((v) => slugify(v) === c.req.param('name'));
       if (!name) return c.notFound();
       const posts = store.posts().filter((p) => p.properties[property]?.includes(name));
-      return c.html(page(name, html`<p class="small">${title}</p><h1>${name}</h1>${list(posts)}`));
+      return c.html(
+        page(
+          name,
+          html`<p class="small">${title}</p>
+            <h1>${name}</h1>
+            ${list(posts)}`,
+        ),
+      );
     });
   }
 
   app.get('/:slug', (c) => {
     const post = store.post(c.req.param('slug'));
     if (!post) return c.notFound();
-    if (post.deleted) return c.html(page('Gone', html`<h1>Gone</h1><p>This post was taken down.</p>`), 410);
+    if (post.deleted)
+      return c.html(
+        page(
+          'Gone',
+          html`<h1>Gone</h1>
+            <p>This post was taken down.</p>`,
+        ),
+        410,
+      );
     return c.html(onePost(post));
   });
 
-  app.notFound((c) => c.html(page('Not here', html`<h1>Not here</h1><p>There is no page at this address. <a href="/">All posts</a></p>`), 404));
+  app.notFound((c) =>
+    c.html(
+      page(
+        'Not here',
+        html`<h1>Not here</h1>
+          <p>There is no page at this address. <a href="/">All posts</a></p>`,
+      ),
+      404,
+    ),
+  );
 
   return app;
 }
@@ -74,7 +108,8 @@ function list(posts: Post[]) {
 
 function onePost(post: Post) {
   const content = post.properties.content?.[0];
-  const body = typeof content === 'string' ? html`<p>${content}</p>` : raw(clean((content as { html?: string } | undefined)?.html ?? textOf(content)));
+  const body =
+    typeof content === 'string' ? html`<p>${content}</p>` : raw(clean((content as { html?: string } | undefined)?.html ?? textOf(content)));
   const channel = first(post, 'mp-channel');
   const tags = (post.properties.category ?? []).map(String).sort((a, b) => a.localeCompare(b, 'en'));
   return page(
@@ -104,7 +139,9 @@ function page(title: string, body: unknown, description = '') {
             max-width: 42rem;
             margin: 0 auto;
             padding: 1.5rem 1rem 4rem;
-            font: 18px/1.6 Georgia, serif;
+            font:
+              18px/1.6 Georgia,
+              serif;
             color: #1b1b1b;
             background: #fbfaf7;
           }

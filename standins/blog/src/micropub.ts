@@ -36,7 +36,11 @@ export function micropub({ origin, token, store }: Settings): Hono {
   app.get('/', (c) => {
     switch (c.req.query('q')) {
       case 'config':
-        return c.json({ 'media-endpoint': `${origin}/micropub/media`, 'syndicate-to': [], q: ['config', 'source', 'syndicate-to', 'category', 'channel'] });
+        return c.json({
+          'media-endpoint': `${origin}/micropub/media`,
+          'syndicate-to': [],
+          q: ['config', 'source', 'syndicate-to', 'category', 'channel'],
+        });
       case 'syndicate-to':
         return c.json({ 'syndicate-to': [] });
       case 'category':
@@ -169,5 +173,12 @@ export function values(store: Store, property: string): string[] {
 
 /** A name as it stands in an address. */
 export function slugify(text: string): string {
-  return (text.normalize('NFKD').toLowerCase().match(/[\p{Ll}\p{N}]+/gu) ?? []).slice(0, 12).join('-');
+  return (
+    text
+      .normalize('NFKD')
+      .toLowerCase()
+      .match(/[\p{Ll}\p{N}]+/gu) ?? []
+  )
+    .slice(0, 12)
+    .join('-');
 }

@@ -53,7 +53,11 @@ export class Store {
 
   /** Keeps a file under its own name, with a piece of its digest so that two can share a name; returns the name it got. */
   keepMedia(name: string, bytes: Uint8Array): string {
-    const clean = name.toLowerCase().replace(/[^a-z0-9.-]+/g, '-').replace(/^[.-]+/, '') || 'file';
+    const clean =
+      name
+        .toLowerCase()
+        .replace(/[^a-z0-9.-]+/g, '-')
+        .replace(/^[.-]+/, '') || 'file';
     const digest = createHash('sha256').update(bytes).digest('hex').slice(0, 8);
     const kept = clean.replace(/(\.[a-z0-9]+)?$/, `-${digest}$1`);
     writeFileSync(join(this.#folder, 'media', kept), bytes);

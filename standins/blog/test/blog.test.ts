@@ -18,7 +18,8 @@ describe('the blog stand-in', () => {
   afterEach(() => rmSync(folder, { recursive: true }));
 
   const auth = { authorization: 'Bearer secret' };
-  const send = (body: unknown) => app.request('/micropub', { method: 'POST', headers: { ...auth, 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const send = (body: unknown) =>
+    app.request('/micropub', { method: 'POST', headers: { ...auth, 'content-type': 'application/json' }, body: JSON.stringify(body) });
   const ask = async (query: string) => (await app.request(`/micropub?${query}`, { headers: auth })).json();
   const path = (location: string | null) => location!.slice(ORIGIN.length);
   const create = async (properties: object) => (await send({ type: ['h-entry'], properties })).headers.get('location')!;
@@ -82,7 +83,12 @@ describe('the blog stand-in', () => {
     };
     expect(await wrong(app.request('/micropub?q=config'))).to.deep.equal([401, 'unauthorized']);
     expect(await wrong(app.request('/micropub', { headers: { authorization: 'Bearer no' } }))).to.deep.equal([403, 'forbidden']);
-    for (const body of [{ type: 'h-entry' }, { type: ['h-entry'], properties: { name: 'x' } }, { action: 'update', url: 'x' }, { action: 'fly', url: await create({ name: ['x'] }) }]) {
+    for (const body of [
+      { type: 'h-entry' },
+      { type: ['h-entry'], properties: { name: 'x' } },
+      { action: 'update', url: 'x' },
+      { action: 'fly', url: await create({ name: ['x'] }) },
+    ]) {
       expect(await wrong(send(body)), JSON.stringify(body)).to.deep.equal([400, 'invalid_request']);
     }
   });
@@ -90,7 +96,8 @@ describe('the blog stand-in', () => {
   it('lists posts newest first, by category and by tag', async () => {
     await create({ name: ['Older'], published: ['2026-01-01T10:00:00Z'], 'mp-channel': ['Hall notes'] });
     await create({ name: ['Newer'], published: ['2026-02-01T10:00:00Z'], category: ['lamps'] });
-    const list = async (at: string) => [...(await (await app.request(at)).text()).matchAll(/<li><a href="[^"]*">([^<]*)/g)].map((m) => m[1]);
+    const list = async (at: string) =>
+      [...(await (await app.request(at)).text()).matchAll(/<li><a href="[^"]*">([^<]*)/g)].map((m) => m[1]);
     expect(await list('/')).to.deep.equal(['Newer', 'Older']);
     expect(await list('/category/hall-notes')).to.deep.equal(['Older']);
     expect(await list('/tag/lamps')).to.deep.equal(['Newer']);
@@ -98,11 +105,17 @@ describe('the blog stand-in', () => {
   });
 
   it('gives two posts of one name two addresses', async () => {
-    expect([await create({ name: ['Stones'] }), await create({ name: ['Stones'] })]).to.deep.equal([`${ORIGIN}/stones`, `${ORIGIN}/stones-2`]);
+    expect([await create({ name: ['Stones'] }), await create({ name: ['Stones'] })]).to.deep.equal([
+      `${ORIGIN}/stones`,
+      `${ORIGIN}/stones-2`,
+    ]);
   });
 
   it('runs nothing that came in a post', async () => {
-    const url = await create({ name: ['<script>alert(1)</script>'], content: [{ html: '<p onclick="x()">ok</p><script>alert(2)</script>' }] });
+    const url = await create({
+      name: ['<script>alert(1)</script>'],
+      content: [{ html: '<p onclick="x()">ok</p><script>alert(2)</script>' }],
+    });
     const page = await (await app.request(path(url))).text();
     expect(page).to.not.match(/<script|onclick/);
   });

@@ -47,7 +47,17 @@
 <svelte:window {onpaste} {ondrop} ondragover={(e) => e.preventDefault()} ondragenter={() => over++} ondragleave={() => over--} />
 
 <section class:over={over > 0} aria-label="Bring in material">
-  <svg width="46" height="40" viewBox="0 0 46 40" fill="none" stroke="var(--bottle)" stroke-width="2" stroke-linejoin="round" stroke-linecap="round" aria-hidden="true">
+  <svg
+    width="46"
+    height="40"
+    viewBox="0 0 46 40"
+    fill="none"
+    stroke="var(--bottle)"
+    stroke-width="2"
+    stroke-linejoin="round"
+    stroke-linecap="round"
+    aria-hidden="true"
+  >
     <path d="M4 12 20 9v24L4 36zM42 12 26 9v24l16 3z" fill="var(--bottle-tint)" />
     <path d="M23 3v13m-5-5 5 5 5-5" />
   </svg>
@@ -64,7 +74,15 @@
       <button class="quiet" onclick={() => bring([], 'Opening an empty page')}>Start empty</button>
     {/if}
   </div>
-  <input bind:this={input} type="file" multiple class="sr" tabindex="-1" aria-label="Choose files" onchange={(e) => bringFiles(e.currentTarget.files)} />
+  <input
+    bind:this={input}
+    type="file"
+    multiple
+    class="sr"
+    tabindex="-1"
+    aria-label="Choose files"
+    onchange={(e) => bringFiles(e.currentTarget.files)}
+  />
 </section>
 
 <style>

@@ -1,6 +1,10 @@
 <!-- The views of a leaf: words in a row, the open one underlined. -->
 <script lang="ts" generics="T extends string">
-  let { views, open = $bindable(), label }: { views: readonly { name: T; label: string; count?: number }[]; open: T; label: string } = $props();
+  let {
+    views,
+    open = $bindable(),
+    label,
+  }: { views: readonly { name: T; label: string; count?: number }[]; open: T; label: string } = $props();
 
   function walk(event: KeyboardEvent) {
     const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];

@@ -4,7 +4,9 @@ const schema = object({
   /** Where pieces, pictures and raw material are kept. */
   EVEN_PAGE_DATA: string().default('data'),
   /** A PostgreSQL server to use in place of the database in the data folder. */
-  DATABASE_URL: string().matches(/^postgres(?:ql)?:\/\//, 'DATABASE_URL must begin with postgres://').optional(),
+  DATABASE_URL: string()
+    .matches(/^postgres(?:ql)?:\/\//, 'DATABASE_URL must begin with postgres://')
+    .optional(),
 });
 
 /** The settings of this server. Throws a plain sentence when one is wrong. */

@@ -38,7 +38,9 @@ async function call(outlet: Endpoint, url: string, init: RequestInit): Promise<A
       signal: AbortSignal.timeout(PATIENCE_MS),
     });
   } catch {
-    throw new Complaint(`${outlet.name} cannot be reached at ${new URL(url).origin}. Your post is safe here; check that the outlet is running, then send again.`);
+    throw new Complaint(
+      `${outlet.name} cannot be reached at ${new URL(url).origin}. Your post is safe here; check that the outlet is running, then send again.`,
+    );
   }
   const body: unknown = await response.json().catch(() => null);
   const location = response.headers.get('location');

@@ -8,7 +8,10 @@ import { outlets } from './schema.ts';
 /** What it takes to add an outlet that speaks Micropub. */
 export const outletSchema = object({
   name: string().trim().required('Give the outlet a name.').max(80, 'A name has at most 80 characters.'),
-  endpoint: string().trim().required('Give its Micropub address.').url('The Micropub address must be a whole web address, with https:// in front.'),
+  endpoint: string()
+    .trim()
+    .required('Give its Micropub address.')
+    .url('The Micropub address must be a whole web address, with https:// in front.'),
   token: string().trim().required('Give the access token the outlet made for you.'),
 });
 

@@ -70,7 +70,15 @@ async function sourcesOf(db: Database, id: string) {
     .orderBy(pieceSources.position);
   return rows.map(({ source, edits }) => {
     const read: Source = { kind: source.kind, passages: source.passages, ...(source.title ? { title: source.title } : {}) };
-    return { id: source.id, name: source.name, bytes: source.bytes, words: source.words, durationMs: durationMs(read), source: read, edits };
+    return {
+      id: source.id,
+      name: source.name,
+      bytes: source.bytes,
+      words: source.words,
+      durationMs: durationMs(read),
+      source: read,
+      edits,
+    };
   });
 }
 
@@ -90,7 +98,10 @@ export async function createPiece(materials: readonly Material[]): Promise<strin
   const gathered = materials.map(readMaterial);
   const db = await database();
   return db.transaction(async (tx) => {
-    const [piece] = await tx.insert(pieces).values({ ...faceOf(emptyDoc(), emptyDetails()), touchedBy: ACTOR }).returning({ id: pieces.id });
+    const [piece] = await tx
+      .insert(pieces)
+      .values({ ...faceOf(emptyDoc(), emptyDetails()), touchedBy: ACTOR })
+      .returning({ id: pieces.id });
     await addGathered(tx, piece!.id, gathered);
     return piece!.id;
   });

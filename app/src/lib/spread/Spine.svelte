@@ -9,7 +9,12 @@
   let { piece }: { piece: Piece } = $props();
 
   const words = $derived(piece.sections.map((s) => s.words));
-  const total = $derived(Math.max(1, words.reduce((sum, w) => sum + w, 0)));
+  const total = $derived(
+    Math.max(
+      1,
+      words.reduce((sum, w) => sum + w, 0),
+    ),
+  );
   let dragged = $state<{ at: number; by: number } | null>(null);
   let column = $state<HTMLElement>();
 
@@ -39,7 +44,8 @@
     const middle = boxes[at]!.top + boxes[at]!.height / 2 + by;
     let to = at;
     while (boxes[to + 1] && middle > boxes[to + 1]!.top + boxes[to + 1]!.height / 2) to++;
-    while (to > 0 && boxes[to - 1] && piece.sections[to - 1]!.id !== 'lead' && middle < boxes[to - 1]!.top + boxes[to - 1]!.height / 2) to--;
+    while (to > 0 && boxes[to - 1] && piece.sections[to - 1]!.id !== 'lead' && middle < boxes[to - 1]!.top + boxes[to - 1]!.height / 2)
+      to--;
     const step = to > at ? 1 : -1;
     for (let i = at; i !== to; i += step) piece.run(moveSectionAt(i, step));
   }

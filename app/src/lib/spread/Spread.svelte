@@ -84,10 +84,18 @@
     <div class="spine">
       <Spine {piece} />
       <div class="folds">
-        <button onclick={() => fold('left')} title="{folded === 'left' ? 'Open' : 'Fold'} the left leaf (Alt [)" aria-label="{folded === 'left' ? 'Open' : 'Fold'} the left leaf">
+        <button
+          onclick={() => fold('left')}
+          title="{folded === 'left' ? 'Open' : 'Fold'} the left leaf (Alt [)"
+          aria-label="{folded === 'left' ? 'Open' : 'Fold'} the left leaf"
+        >
           {#if folded === 'left'}<PanelLeftOpen size={15} />{:else}<PanelLeftClose size={15} />{/if}
         </button>
-        <button onclick={() => fold('right')} title="{folded === 'right' ? 'Open' : 'Fold'} the right leaf (Alt ])" aria-label="{folded === 'right' ? 'Open' : 'Fold'} the right leaf">
+        <button
+          onclick={() => fold('right')}
+          title="{folded === 'right' ? 'Open' : 'Fold'} the right leaf (Alt ])"
+          aria-label="{folded === 'right' ? 'Open' : 'Fold'} the right leaf"
+        >
           {#if folded === 'right'}<PanelRightOpen size={15} />{:else}<PanelRightClose size={15} />{/if}
         </button>
       </div>
@@ -95,7 +103,9 @@
     <section class="leaf r" aria-label="Page">
       <PageLeaf {piece} />
     </section>
-    <button class="turn act" onclick={() => (side = side === 'left' ? 'right' : 'left')}><BookOpen size={16} aria-hidden="true" />{side === 'left' ? 'Page' : STEPS.find((s) => s.name === piece.step)!.label}</button>
+    <button class="turn act" onclick={() => (side = side === 'left' ? 'right' : 'left')}
+      ><BookOpen size={16} aria-hidden="true" />{side === 'left' ? 'Page' : STEPS.find((s) => s.name === piece.step)!.label}</button
+    >
   </main>
 </div>
 

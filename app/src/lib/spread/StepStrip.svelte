@@ -12,7 +12,13 @@
   });
   const figures: Record<Step, string> = $derived({
     gather: count(piece.sources.length, 'source'),
-    tidy: !piece.sources.length ? 'nothing yet' : piece.leftToTidy === null ? 'looking' : piece.leftToTidy ? `${piece.leftToTidy} to look at` : 'all done',
+    tidy: !piece.sources.length
+      ? 'nothing yet'
+      : piece.leftToTidy === null
+        ? 'looking'
+        : piece.leftToTidy
+          ? `${piece.leftToTidy} to look at`
+          : 'all done',
     shape: piece.hasWords ? count(piece.sections.length, 'section') : 'no sections',
     write: count(piece.figures?.words ?? 0, 'word'),
     dress: count(piece.figures?.pictures ?? 0, 'picture'),

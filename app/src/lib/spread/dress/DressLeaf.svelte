@@ -127,18 +127,33 @@
         </div>
         <div class="field">
           <label for="picture-alt">Says</label>
-          <textarea id="picture-alt" class="line" rows="1" placeholder="What is seen, for readers who cannot see it" value={chosen.alt} oninput={(e) => change(chosen.id, { alt: e.currentTarget.value })}></textarea>
+          <textarea
+            id="picture-alt"
+            class="line"
+            rows="1"
+            placeholder="What is seen, for readers who cannot see it"
+            value={chosen.alt}
+            oninput={(e) => change(chosen.id, { alt: e.currentTarget.value })}></textarea>
           <small>{chosen.alt.length || ''}</small>
         </div>
         <div class="field">
           <label for="picture-caption">Caption</label>
-          <textarea id="picture-caption" class="line" rows="1" placeholder="What stands under it, if anything" value={chosen.caption} oninput={(e) => change(chosen.id, { caption: e.currentTarget.value })}></textarea>
+          <textarea
+            id="picture-caption"
+            class="line"
+            rows="1"
+            placeholder="What stands under it, if anything"
+            value={chosen.caption}
+            oninput={(e) => change(chosen.id, { caption: e.currentTarget.value })}></textarea>
           <small></small>
         </div>
         {#if weight}
           <div class="field">
             <span class="label">Weight</span>
-            <span>{sayBytes(weight.originalBytes)} <span class="muted">became</span> <b>{sayBytes(weight.bytes)}</b> <span class="muted">WebP, quality 72</span></span>
+            <span
+              >{sayBytes(weight.originalBytes)} <span class="muted">became</span> <b>{sayBytes(weight.bytes)}</b>
+              <span class="muted">WebP, quality 72</span></span
+            >
             <small></small>
           </div>
         {/if}
@@ -146,7 +161,8 @@
     {/if}
   {:else}
     <p class="note">
-      No picture yet. Add one, drop it here or onto the page, or paste it. It goes where the caret is on the page; the first one sits best after the first paragraph.
+      No picture yet. Add one, drop it here or onto the page, or paste it. It goes where the caret is on the page; the first one sits best
+      after the first paragraph.
     </p>
   {/if}
 </div>

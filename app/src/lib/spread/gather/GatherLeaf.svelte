@@ -84,9 +84,20 @@
   {#if piece.sources.length}
     <div>
       {#each piece.sources as s (s.id)}
-        <button class="item" class:on={s.id === piece.openSource} aria-pressed={s.id === piece.openSource} onclick={() => (piece.openSource = s.id)}>
-          {#if isTimed(s.source)}<AudioLines size={17} aria-hidden="true" />{:else if s.source.kind === 'markdown'}<NotebookText size={17} aria-hidden="true" />{:else}<FileText size={17} aria-hidden="true" />{/if}
-          <span><b>{s.name}</b><p>{describe(s)}</p></span>
+        <button
+          class="item"
+          class:on={s.id === piece.openSource}
+          aria-pressed={s.id === piece.openSource}
+          onclick={() => (piece.openSource = s.id)}
+        >
+          {#if isTimed(s.source)}<AudioLines size={17} aria-hidden="true" />{:else if s.source.kind === 'markdown'}<NotebookText
+              size={17}
+              aria-hidden="true"
+            />{:else}<FileText size={17} aria-hidden="true" />{/if}
+          <span
+            ><b>{s.name}</b>
+            <p>{describe(s)}</p></span
+          >
           <span class="go">{s.id === piece.openSource ? '' : 'open'}</span>
         </button>
       {/each}
@@ -100,7 +111,10 @@
     {/if}
   {:else}
     <div class="lines">
-      <p class="muted">No material yet. Add captions, a transcript, notes or a draft, drop a file here, or paste the words. Or write straight onto the page.</p>
+      <p class="muted">
+        No material yet. Add captions, a transcript, notes or a draft, drop a file here, or paste the words. Or write straight onto the
+        page.
+      </p>
     </div>
   {/if}
 </div>

@@ -24,14 +24,21 @@
   function follow(n: number) {
     let block = '';
     piece.doc.descendants((node) => {
-      if (!block && node.attrs.origins?.some((o: { source: string; first: number; last: number }) => o.source === source.id && o.first <= n && n <= o.last)) block = node.attrs.id as string;
+      if (
+        !block &&
+        node.attrs.origins?.some(
+          (o: { source: string; first: number; last: number }) => o.source === source.id && o.first <= n && n <= o.last,
+        )
+      )
+        block = node.attrs.id as string;
       return !block && !node.isTextblock;
     });
     if (block) piece.goToBlock(block);
   }
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -- a scrolled list must be reachable by keyboard -->
+<!-- A scrolled list must be reachable by keyboard. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <ol class="scroll" bind:this={list} tabindex="0" aria-label="Passages of {source.name}">
   {#each source.source.passages as passage, n (n)}
     <li
@@ -40,9 +47,17 @@
       onpointerenter={() => piece.light({ source: source.id, passage: n })}
       onpointerleave={() => piece.light(null)}
     >
-      {#if passage.startMs !== undefined}<span class="t mono">{showTime(passage.startMs)}</span>{:else}<span class="t mono">{n + 1}</span>{/if}
-      <span class="words">{#if speaker(n)}<b>{speaker(n)}</b>{' '}{/if}{passage.text}</span>
-      {#if used?.has(n)}<button class="go" title="Go to the paragraph it feeds" aria-label="Go to the paragraph this passage feeds" onclick={() => follow(n)}>→</button>{/if}
+      {#if passage.startMs !== undefined}<span class="t mono">{showTime(passage.startMs)}</span>{:else}<span class="t mono">{n + 1}</span
+        >{/if}
+      <span class="words"
+        >{#if speaker(n)}<b>{speaker(n)}</b>{' '}{/if}{passage.text}</span
+      >
+      {#if used?.has(n)}<button
+          class="go"
+          title="Go to the paragraph it feeds"
+          aria-label="Go to the paragraph this passage feeds"
+          onclick={() => follow(n)}>→</button
+        >{/if}
     </li>
   {/each}
 </ol>

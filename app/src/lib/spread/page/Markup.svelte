@@ -27,7 +27,8 @@
   <button class="quiet" onclick={save}><Download size={15} aria-hidden="true" />Save as a file</button>
   <span class="muted small" role="status">{copied}</span>
 </div>
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -- a scrolled text must be reachable by keyboard -->
+<!-- A scrolled text must be reachable by keyboard. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <pre tabindex="0" aria-label={to === 'markdown' ? 'The post as Markdown' : 'The post as HTML'}>{text}</pre>
 
 <style>

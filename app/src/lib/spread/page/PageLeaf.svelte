@@ -73,8 +73,7 @@
     bind:value={piece.details.title}
     oninput={() => piece.changed()}
     onkeydown={intoPage}
-    maxlength="300"
-  ></textarea>
+    maxlength="300"></textarea>
   <textarea
     class="standfirst"
     rows="1"
@@ -83,8 +82,7 @@
     bind:value={piece.details.standfirst}
     oninput={() => piece.changed()}
     onkeydown={intoPage}
-    maxlength="1000"
-  ></textarea>
+    maxlength="1000"></textarea>
   <div bind:this={place}></div>
 </div>
 {#if view === 'reader'}<ReadersView {piece} />{:else if view !== 'page'}<Markup {piece} to={view} />{/if}

@@ -22,7 +22,9 @@
 
 <div class="bar widths" role="radiogroup" aria-label="Width of the screen">
   {#each WIDTHS as w (w.name)}
-    <button class="chip" role="radio" aria-checked={width === w} onclick={() => (width = w)}>{w.name} <span class="mono muted">{w.px}</span></button>
+    <button class="chip" role="radio" aria-checked={width === w} onclick={() => (width = w)}
+      >{w.name} <span class="mono muted">{w.px}</span></button
+    >
   {/each}
   {#if room && scale < 1}<span class="muted small">drawn at {Math.round(scale * 100)} %</span>{/if}
 </div>

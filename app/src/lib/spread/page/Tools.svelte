@@ -52,11 +52,36 @@
 </script>
 
 <div class="tools" role="toolbar" aria-label="Tools of the page">
-  <button class="h2" aria-pressed={here.level === 2} title="Heading (##)" aria-label="Heading" onmousedown={hold} onclick={() => piece.run(toggleHeading(2))}>H2</button>
-  <button aria-pressed={here.strong} title="Bold (Ctrl B)" aria-label="Bold" onmousedown={hold} onclick={() => piece.run(toggleMark(marks.strong))}><Bold size={16} /></button>
-  <button aria-pressed={here.emphasis} title="Italic (Ctrl I)" aria-label="Italic" onmousedown={hold} onclick={() => piece.run(toggleMark(marks.emphasis))}><Italic size={16} /></button>
+  <button
+    class="h2"
+    aria-pressed={here.level === 2}
+    title="Heading (##)"
+    aria-label="Heading"
+    onmousedown={hold}
+    onclick={() => piece.run(toggleHeading(2))}>H2</button
+  >
+  <button
+    aria-pressed={here.strong}
+    title="Bold (Ctrl B)"
+    aria-label="Bold"
+    onmousedown={hold}
+    onclick={() => piece.run(toggleMark(marks.strong))}><Bold size={16} /></button
+  >
+  <button
+    aria-pressed={here.emphasis}
+    title="Italic (Ctrl I)"
+    aria-label="Italic"
+    onmousedown={hold}
+    onclick={() => piece.run(toggleMark(marks.emphasis))}><Italic size={16} /></button
+  >
   <button aria-pressed={here.link} title="Link (Ctrl K)" aria-label="Link" onmousedown={hold} onclick={onlink}><Link size={16} /></button>
-  <button aria-pressed={here.bullets} title="Bulleted list (-)" aria-label="Bulleted list" onmousedown={hold} onclick={() => piece.run(toggleList(nodes.bulletList))}><List size={16} /></button>
+  <button
+    aria-pressed={here.bullets}
+    title="Bulleted list (-)"
+    aria-label="Bulleted list"
+    onmousedown={hold}
+    onclick={() => piece.run(toggleList(nodes.bulletList))}><List size={16} /></button
+  >
   <button title="Picture" aria-label="Picture" onmousedown={hold} onclick={() => input.click()}><Image size={16} /></button>
   <input
     bind:this={input}
@@ -77,7 +102,9 @@
       <Menu.Positioner>
         <Menu.Content class="more-list">
           {#each MORE as item (item.name)}
-            <Menu.Item value={item.name} class="more-item"><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item>
+            <Menu.Item value={item.name} class="more-item"
+              ><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item
+            >
           {/each}
         </Menu.Content>
       </Menu.Positioner>

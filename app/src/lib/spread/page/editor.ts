@@ -82,11 +82,13 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     },
     transformPastedHTML: cleanHtml,
     handlePaste: (_view, event) => bring(view, listener, event.clipboardData, view.state.selection.from),
-    handleDrop: (_view, event) => bring(view, listener, event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0),
+    handleDrop: (_view, event) =>
+      bring(view, listener, event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0),
     handleDOMEvents: {
       click: (_view, event) => {
         const block = (event.target as HTMLElement).closest<HTMLElement>('[data-mark]');
-        if (!block || event.clientX >= block.getBoundingClientRect().left || event.clientX < block.getBoundingClientRect().left - MARGIN) return false;
+        if (!block || event.clientX >= block.getBoundingClientRect().left || event.clientX < block.getBoundingClientRect().left - MARGIN)
+          return false;
         const node = view.state.doc.resolve(view.posAtDOM(block, 0)).parent;
         listener.markChosen((node.attrs.origins ?? []) as Origin[]);
         return true;
@@ -97,7 +99,9 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
 }
 
 function plainPost(text: string): PostNode {
-  const paragraphs = text.split(/\n\s*\n/).map((p) => schema.node('paragraph', null, p.trim() ? schema.text(p.trim().replace(/\s+/g, ' ')) : []));
+  const paragraphs = text
+    .split(/\n\s*\n/)
+    .map((p) => schema.node('paragraph', null, p.trim() ? schema.text(p.trim().replace(/\s+/g, ' ')) : []));
   return schema.node('doc', null, paragraphs);
 }
 

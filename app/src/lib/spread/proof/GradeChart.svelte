@@ -45,7 +45,9 @@
     chart.data.labels = grades.map((_, i) => i + 1);
     const [bars] = chart.data.datasets;
     bars!.data = grades.map((g) => Math.min(HIGHEST, Math.max(0.4, g.grade)));
-    bars!.backgroundColor = grades.map((g) => (g.grade > GRADE_AIM + 2 ? colour('--brass') : `color-mix(in srgb, ${colour('--bottle')} 45%, ${colour('--leaf')})`));
+    bars!.backgroundColor = grades.map((g) =>
+      g.grade > GRADE_AIM + 2 ? colour('--brass') : `color-mix(in srgb, ${colour('--bottle')} 45%, ${colour('--leaf')})`,
+    );
     chart.update();
   }
 

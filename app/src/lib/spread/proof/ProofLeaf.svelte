@@ -36,34 +36,70 @@
 </script>
 
 <div class="bar">
-  <Views views={[{ name: 'findings', label: 'Findings', count: piece.findings.length }, { name: 'figures', label: 'Figures' }]} bind:open={view} label="Views of the proof" />
+  <Views
+    views={[
+      { name: 'findings', label: 'Findings', count: piece.findings.length },
+      { name: 'figures', label: 'Figures' },
+    ]}
+    bind:open={view}
+    label="Views of the proof"
+  />
   <span class="end muted small">checked as you write</span>
 </div>
 <div class="scroll">
   {#if piece.figures?.words}
     <GradeChart grades={piece.figures.grades} onchoose={(block) => piece.goToBlock(block)} />
-    <p class="note summary">Grade by paragraph. Reading ease {round(piece.figures.ease)}, grade {round(piece.figures.grade)}; {count(piece.figures.words, 'word')}, {round(piece.figures.words / Math.max(1, piece.figures.sentences))} to a sentence.</p>
+    <p class="note summary">
+      Grade by paragraph. Reading ease {round(piece.figures.ease)}, grade {round(piece.figures.grade)}; {count(
+        piece.figures.words,
+        'word',
+      )}, {round(piece.figures.words / Math.max(1, piece.figures.sentences))} to a sentence.
+    </p>
   {/if}
   {#if view === 'findings'}
     {#each piece.findings as f, i (i)}
       {#if f.place}
         <button class="item" class:on={opened === f} onclick={() => go(f)}>
-          <Gravity gravity={f.gravity} /><span><b>{f.says}</b><p>{f.hint}</p></span><span class="go">{where(f)}</span>
+          <Gravity gravity={f.gravity} /><span
+            ><b>{f.says}</b>
+            <p>{f.hint}</p></span
+          ><span class="go">{where(f)}</span>
         </button>
       {:else}
-        <div class="item"><Gravity gravity={f.gravity} /><span><b>{f.says}</b><p>{f.hint}</p></span><span></span></div>
+        <div class="item">
+          <Gravity gravity={f.gravity} /><span
+            ><b>{f.says}</b>
+            <p>{f.hint}</p></span
+          ><span></span>
+        </div>
       {/if}
     {/each}
-    <div class="item"><Gravity gravity="fine" /><span><b>{fine} of {count(CHECKS.length, 'check')} {fine === 1 ? 'is' : 'are'} fine</b><p>{CHECKS.filter((c) => !piece.findings.some((f) => f.check === c.name)).map((c) => c.name).join(', ')}</p></span><span></span></div>
+    <div class="item">
+      <Gravity gravity="fine" /><span
+        ><b>{fine} of {count(CHECKS.length, 'check')} {fine === 1 ? 'is' : 'are'} fine</b>
+        <p>
+          {CHECKS.filter((c) => !piece.findings.some((f) => f.check === c.name))
+            .map((c) => c.name)
+            .join(', ')}
+        </p></span
+      ><span></span>
+    </div>
   {:else if piece.figures}
     <dl>
-      <dt>Words</dt><dd>{piece.figures.words.toLocaleString('en')}</dd>
-      <dt>Minutes to read</dt><dd>{piece.figures.minutes}</dd>
-      <dt>Sentences</dt><dd>{piece.figures.sentences.toLocaleString('en')}</dd>
-      <dt>Reading ease</dt><dd>{round(piece.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
-      <dt>Grade</dt><dd>{round(piece.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
-      <dt>Sections</dt><dd>{piece.sections.length}</dd>
-      <dt>Pictures</dt><dd>{piece.figures.pictures}</dd>
+      <dt>Words</dt>
+      <dd>{piece.figures.words.toLocaleString('en')}</dd>
+      <dt>Minutes to read</dt>
+      <dd>{piece.figures.minutes}</dd>
+      <dt>Sentences</dt>
+      <dd>{piece.figures.sentences.toLocaleString('en')}</dd>
+      <dt>Reading ease</dt>
+      <dd>{round(piece.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
+      <dt>Grade</dt>
+      <dd>{round(piece.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
+      <dt>Sections</dt>
+      <dd>{piece.sections.length}</dd>
+      <dt>Pictures</dt>
+      <dd>{piece.figures.pictures}</dd>
     </dl>
   {/if}
 </div>

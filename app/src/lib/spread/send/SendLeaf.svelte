@@ -48,7 +48,9 @@
   function stateOf(outlet: Outlet): string {
     const sent = posting(outlet);
     if (!sent) return 'new; asks once';
-    return sent.version === piece.version && piece.isSaved ? `sent ${sayWhen(sent.sentAt)}, as it is here` : `sent ${sayWhen(sent.sentAt)}, changed since`;
+    return sent.version === piece.version && piece.isSaved
+      ? `sent ${sayWhen(sent.sentAt)}, as it is here`
+      : `sent ${sayWhen(sent.sentAt)}, changed since`;
   }
 
   async function send(outlet: Outlet) {
@@ -62,8 +64,12 @@
         piece.changed();
       }
       await piece.save();
-      if (!piece.isSaved) throw new Refused('The last change is not saved yet, so nothing was sent. Try again when the head line says it is saved.', 0);
-      const sent = await askServer<{ url: string; first: boolean; sentAt: string; version: number }>(`/pieces/${piece.id}/publish`, json('POST', { outlet: outlet.id }));
+      if (!piece.isSaved)
+        throw new Refused('The last change is not saved yet, so nothing was sent. Try again when the head line says it is saved.', 0);
+      const sent = await askServer<{ url: string; first: boolean; sentAt: string; version: number }>(
+        `/pieces/${piece.id}/publish`,
+        json('POST', { outlet: outlet.id }),
+      );
       piece.postings = [
         ...piece.postings.filter((p) => p.outletId !== outlet.id),
         { outletId: outlet.id, outlet: outlet.name, url: sent.url, version: sent.version, sentAt: new Date(sent.sentAt) },
@@ -84,21 +90,40 @@
 <div class="scroll">
   <div class="field">
     <label for="detail-title">Title</label>
-    <textarea id="detail-title" class="line" rows="1" maxlength="300" bind:value={piece.details.title} oninput={() => piece.changed()}></textarea>
+    <textarea id="detail-title" class="line" rows="1" maxlength="300" bind:value={piece.details.title} oninput={() => piece.changed()}
+    ></textarea>
     <small></small>
   </div>
   <div class="field">
     <label for="detail-slug">Slug</label>
     <div>
-      <input id="detail-slug" class="line mono" value={details.slug} placeholder={offered} oninput={(e) => setSlug(e.currentTarget.value)} aria-describedby={slugSorry ? 'slug-sorry' : undefined} />
+      <input
+        id="detail-slug"
+        class="line mono"
+        value={details.slug}
+        placeholder={offered}
+        oninput={(e) => setSlug(e.currentTarget.value)}
+        aria-describedby={slugSorry ? 'slug-sorry' : undefined}
+      />
       {#if slugSorry}<p id="slug-sorry" class="sorry small" role="alert">{slugSorry}</p>
       {:else if published}<p class="muted small">It is published: a new slug would break its link, so outlets keep the old one.</p>{/if}
     </div>
-    <small>{#if offered && details.slug !== offered && !published}<button class="word" title="Use {offered}" onclick={() => setSlug(offered)}>offer</button>{/if}</small>
+    <small
+      >{#if offered && details.slug !== offered && !published}<button class="word" title="Use {offered}" onclick={() => setSlug(offered)}
+          >offer</button
+        >{/if}</small
+    >
   </div>
   <div class="field">
     <label for="detail-description">Description</label>
-    <textarea id="detail-description" class="line" rows="2" maxlength="1000" bind:value={piece.details.description} oninput={() => piece.changed()} placeholder="What the post gives, in {least} to {most} characters"></textarea>
+    <textarea
+      id="detail-description"
+      class="line"
+      rows="2"
+      maxlength="1000"
+      bind:value={piece.details.description}
+      oninput={() => piece.changed()}
+      placeholder="What the post gives, in {least} to {most} characters"></textarea>
     <small class:look={length > 0 && (length < least || length > most)} aria-label="{length} characters; {least} to {most} is best">
       {#if length}{length}{:else if piece.hasWords}<button
           class="word"
@@ -133,7 +158,11 @@
           {#snippet children(tagsInput)}
             {#each tagsInput().value as value, index (value)}
               <TagsInput.Item {value} {index}>
-                <TagsInput.ItemPreview class="chip"><TagsInput.ItemText>{value}</TagsInput.ItemText><TagsInput.ItemDeleteTrigger aria-label="Take out {value}">×</TagsInput.ItemDeleteTrigger></TagsInput.ItemPreview>
+                <TagsInput.ItemPreview class="chip"
+                  ><TagsInput.ItemText>{value}</TagsInput.ItemText><TagsInput.ItemDeleteTrigger aria-label="Take out {value}"
+                    >×</TagsInput.ItemDeleteTrigger
+                  ></TagsInput.ItemPreview
+                >
                 <TagsInput.ItemInput class="line" />
               </TagsInput.Item>
             {/each}
@@ -146,10 +175,16 @@
     <small>{details.tags.length > 1 ? 'a to z' : ''}</small>
   </div>
 
-  <div class="bar soft"><h2>Outlets</h2><span class="end"><AddOutlet {piece} /></span></div>
+  <div class="bar soft">
+    <h2>Outlets</h2>
+    <span class="end"><AddOutlet {piece} /></span>
+  </div>
   {#if must.length}
     <button class="item" onclick={() => piece.goTo('proof')}>
-      <Gravity gravity="must" /><span><b>{must.length === 1 ? '1 thing' : `${must.length} things`} must be fixed first</b><p>{must[0]!.says}</p></span><span class="go">show</span>
+      <Gravity gravity="must" /><span
+        ><b>{must.length === 1 ? '1 thing' : `${must.length} things`} must be fixed first</b>
+        <p>{must[0]!.says}</p></span
+      ><span class="go">show</span>
     </button>
   {/if}
   {#each piece.outlets as outlet (outlet.id)}
@@ -157,16 +192,26 @@
     <div class="outlet">
       <div>
         <b>{outlet.name}</b> <span class="muted">{stateOf(outlet)}</span>
-        {#if sent}<p><a class="word" href={sent.url} target="_blank" rel="noopener">{sent.url.replace(/^https?:\/\//, '')} <ExternalLink size={13} aria-label="opens in a new window" /></a></p>{/if}
+        {#if sent}<p>
+            <a class="word" href={sent.url} target="_blank" rel="noopener"
+              >{sent.url.replace(/^https?:\/\//, '')} <ExternalLink size={13} aria-label="opens in a new window" /></a
+            >
+          </p>{/if}
       </div>
-      <button class="act" disabled={!!busy || must.length > 0 || !!slugSorry} onclick={() => (sent ? void send(outlet) : (asking = outlet))}>
+      <button
+        class="act"
+        disabled={!!busy || must.length > 0 || !!slugSorry}
+        onclick={() => (sent ? void send(outlet) : (asking = outlet))}
+      >
         {busy === outlet.id ? 'Sending…' : sent ? 'Send the change' : 'Publish'}
       </button>
     </div>
   {:else}
     <p class="note">No outlet yet. Add a blog that speaks Micropub, or take the post along as a file.</p>
   {/each}
-  {#if went}<p class="went" role="status"><Gravity gravity="fine" /><span>{went.says} <a class="word" href={went.url} target="_blank" rel="noopener">Open it</a></span></p>{/if}
+  {#if went}<p class="went" role="status">
+      <Gravity gravity="fine" /><span>{went.says} <a class="word" href={went.url} target="_blank" rel="noopener">Open it</a></span>
+    </p>{/if}
   {#if sorry}<p class="sorry place" role="alert">{sorry}</p>{/if}
 
   <div class="bar soft"><h2>Take it along</h2></div>
@@ -178,7 +223,10 @@
 </div>
 
 <Ask open={asking !== null} title="Publish “{details.title}”?">
-  <p>It goes to {asking?.name} and can be read there at once, as <span class="mono">{details.slug || offered}</span>. Later changes are sent without asking.</p>
+  <p>
+    It goes to {asking?.name} and can be read there at once, as <span class="mono">{details.slug || offered}</span>. Later changes are sent
+    without asking.
+  </p>
   {#snippet actions()}<button class="act" onclick={() => asking && send(asking)}>Publish</button>{/snippet}
 </Ask>
 

@@ -60,7 +60,15 @@
 <div class="bar">
   <h2>Sections</h2>
   {#if words}
-    <Slider class="sections" min={1} max={most} value={[wishing]} onValueChange={(e) => (wanted = e.value[0]!)} onValueChangeEnd={() => void propose()} aria-label={['How many sections']}>
+    <Slider
+      class="sections"
+      min={1}
+      max={most}
+      value={[wishing]}
+      onValueChange={(e) => (wanted = e.value[0]!)}
+      onValueChangeEnd={() => void propose()}
+      aria-label={['How many sections']}
+    >
       <Slider.Control class="sections-control">
         <Slider.Track class="sections-track"><Slider.Range class="sections-range" /></Slider.Track>
         <Slider.Thumb index={0} class="sections-thumb"><Slider.HiddenInput /></Slider.Thumb>
@@ -77,7 +85,8 @@
     <div class="say">
       <p>
         Proposed from {count(words, 'word')}: an introduction first, a close last, cut where the subject changes.
-        {#if piece.leftToTidy}{count(piece.leftToTidy, 'repair')} in <button class="word" onclick={() => piece.goTo('tidy')}>Tidy</button> {piece.leftToTidy === 1 ? 'is' : 'are'} not taken yet.{/if}
+        {#if piece.leftToTidy}{count(piece.leftToTidy, 'repair')} in <button class="word" onclick={() => piece.goTo('tidy')}>Tidy</button>
+          {piece.leftToTidy === 1 ? 'is' : 'are'} not taken yet.{/if}
       </p>
       <div>
         <button class="act" onclick={write}>{piece.hasWords ? 'Replace the page' : 'Write onto the page'}</button>
@@ -89,7 +98,11 @@
       {#each proposal as s, i (i)}
         <li class="node">
           <span class="k">{i + 1}</span>
-          <span class="name"><b class:role={s.role === 'introduction'}>{s.heading}</b>{#if s.startMs !== undefined}<span class="mono slate">{showTime(s.startMs)}</span>{/if}</span>
+          <span class="name"
+            ><b class:role={s.role === 'introduction'}>{s.heading}</b>{#if s.startMs !== undefined}<span class="mono slate"
+                >{showTime(s.startMs)}</span
+              >{/if}</span
+          >
           {@render bar(s.words, false)}<span class="mono n">{s.words}</span>
         </li>
       {/each}
@@ -106,10 +119,22 @@
           </button>
           {#if n >= 0}
             {@const thin = isThin(piece.sections[n]!.words, sectionWords)}
-            {@render bar(piece.sections[n]!.words, thin)}<span class="mono n" class:thin>{piece.sections[n]!.words}{thin ? ' thin' : ''}</span>
+            {@render bar(piece.sections[n]!.words, thin)}<span class="mono n" class:thin
+              >{piece.sections[n]!.words}{thin ? ' thin' : ''}</span
+            >
             <span class="moves">
-              <button title="Move up" aria-label="Move “{s.heading}” up" disabled={n === 0 || piece.sections[n - 1]!.id === 'lead' || s.id === 'lead'} onclick={() => piece.run(moveSectionAt(n, -1))}><ArrowUp size={15} /></button>
-              <button title="Move down" aria-label="Move “{s.heading}” down" disabled={n === piece.sections.length - 1 || s.id === 'lead'} onclick={() => piece.run(moveSectionAt(n, 1))}><ArrowDown size={15} /></button>
+              <button
+                title="Move up"
+                aria-label="Move “{s.heading}” up"
+                disabled={n === 0 || piece.sections[n - 1]!.id === 'lead' || s.id === 'lead'}
+                onclick={() => piece.run(moveSectionAt(n, -1))}><ArrowUp size={15} /></button
+              >
+              <button
+                title="Move down"
+                aria-label="Move “{s.heading}” down"
+                disabled={n === piece.sections.length - 1 || s.id === 'lead'}
+                onclick={() => piece.run(moveSectionAt(n, 1))}><ArrowDown size={15} /></button
+              >
             </span>
           {:else}
             {@render bar(s.words, false)}<span class="mono n">{s.words}</span>
@@ -118,7 +143,10 @@
       {/each}
     </ol>
     {#if words}
-      <p class="note">To cut the material anew, move the slider or <button class="word" onclick={propose}>see a proposal</button>. The page stays as it is until you take it.</p>
+      <p class="note">
+        To cut the material anew, move the slider or <button class="word" onclick={propose}>see a proposal</button>. The page stays as it is
+        until you take it.
+      </p>
       <Unused {piece} />
     {/if}
   {:else if words}

@@ -14,9 +14,14 @@
   );
 </script>
 
-<div class="bar head"><h2>Passages</h2><span class="muted">{unused.length ? `${count(unused.length, 'passage')} not used yet` : 'every passage is used'}</span></div>
+<div class="bar head">
+  <h2>Passages</h2>
+  <span class="muted">{unused.length ? `${count(unused.length, 'passage')} not used yet` : 'every passage is used'}</span>
+</div>
 {#each unused.slice(0, MOST_SHOWN) as p (p.source + p.n)}
-  <div class="psg"><span class="mono">{p.startMs === undefined ? p.n + 1 : showTime(p.startMs)}</span><span>{p.text.replace(/\s+/g, ' ')}</span></div>
+  <div class="psg">
+    <span class="mono">{p.startMs === undefined ? p.n + 1 : showTime(p.startMs)}</span><span>{p.text.replace(/\s+/g, ' ')}</span>
+  </div>
 {/each}
 {#if unused.length > MOST_SHOWN}<p class="note">and {count(unused.length - MOST_SHOWN, 'more passage')}</p>{/if}
 

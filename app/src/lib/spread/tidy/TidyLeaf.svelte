@@ -70,19 +70,28 @@
   }
 
   /** What stands for a stretch of white space when it is the thing repaired. */
-  const seen = (text: string) => text.replace(/\n+/g, '⏎').replace(/\t/g, '⇥').replace(/^ +$/, (s) => '·'.repeat(s.length));
+  const seen = (text: string) =>
+    text
+      .replace(/\n+/g, '⏎')
+      .replace(/\t/g, '⇥')
+      .replace(/^ +$/, (s) => '·'.repeat(s.length));
 </script>
 
 {#if !open}
   <div class="bar"><h2>Tidy</h2></div>
-  <div class="lines"><p class="muted">Nothing to tidy yet. <button class="word" onclick={() => piece.goTo('gather')}>Bring in material</button> first.</p></div>
+  <div class="lines">
+    <p class="muted">Nothing to tidy yet. <button class="word" onclick={() => piece.goTo('gather')}>Bring in material</button> first.</p>
+  </div>
 {:else}
   <div class="bar">
     <h2>{open.name}</h2>
     <span class="muted">{count(open.words, 'word')}</span>
     {#if piece.sources.length > 1}
-      <label class="end muted">Source
-        <select bind:value={piece.openSource}>{#each piece.sources as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select>
+      <label class="end muted"
+        >Source
+        <select bind:value={piece.openSource}
+          >{#each piece.sources as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
+        >
       </label>
     {/if}
   </div>
@@ -94,14 +103,26 @@
     <div class="kinds">
       <Views {views} bind:open={kind} label="Kinds of repair" />
       <div class="acts">
-        {#if taken.length}<button class="quiet" onclick={() => piece.takeEdits(open.id, taken, false)}>Put back {taken.length.toLocaleString('en')}</button>{/if}
-        {#if left.length}<button class="act" onclick={() => piece.takeEdits(open.id, left, true)}>Take all {left.length.toLocaleString('en')}</button>{/if}
+        {#if taken.length}<button class="quiet" onclick={() => piece.takeEdits(open.id, taken, false)}
+            >Put back {taken.length.toLocaleString('en')}</button
+          >{/if}
+        {#if left.length}<button class="act" onclick={() => piece.takeEdits(open.id, left, true)}
+            >Take all {left.length.toLocaleString('en')}</button
+          >{/if}
         {#if !left.length && piece.leftToTidy === 0}<button class="act" onclick={() => piece.goTo('shape')}>Go on to Shape</button>{/if}
       </div>
     </div>
     {#if EXPLAINS[kind]}<p class="note">{EXPLAINS[kind]} Click one to take it or to put it back.</p>{/if}
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -- arrows walk the repairs inside -->
-    <div class="scroll" role="group" tabindex="0" aria-label="Words with repairs: arrows walk them, Enter takes one or puts it back" bind:this={list} onkeydown={walk}>
+    <!-- Arrows walk the repairs inside. -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div
+      class="scroll"
+      role="group"
+      tabindex="0"
+      aria-label="Words with repairs: arrows walk them, Enter takes one or puts it back"
+      bind:this={list}
+      onkeydown={walk}
+    >
       {#each shown as p, i (p.from)}
         <div
           class="para"
@@ -112,7 +133,8 @@
         >
           <span class="t mono">{p.startMs === undefined ? p.passage + 1 : showTime(p.startMs)}</span>
           <div class="words">
-            {#if p.speaker && p.speaker !== shown[i - 1]?.speaker}<b>{p.speaker}</b>{' '}{/if}{#each p.segments as s, n (n)}{#if !s.edit}{s.text}{:else if matches(s)}<span
+            {#if p.speaker && p.speaker !== shown[i - 1]?.speaker}<b>{p.speaker}</b
+              >{' '}{/if}{#each p.segments as s, n (n)}{#if !s.edit}{s.text}{:else if matches(s)}<span
                   class="edit live {s.edit.kind}"
                   class:taken={s.taken}
                   role="button"
@@ -125,7 +147,11 @@
                     if (e.key !== 'Enter' && e.key !== ' ') return;
                     e.preventDefault();
                     toggle(s);
-                  }}>{#if s.taken}<span class="gone"></span>{:else}<span class="gone">{s.edit.before.trim() ? s.edit.before.replace(/\s+/g, ' ') : seen(s.edit.before)}</span>{/if}{#if s.edit.after.trim()}{#if s.edit.after.startsWith(' ')}{' '}{/if}<span class="put">{s.edit.after.trim()}</span>{:else if s.edit.after}{' '}{/if}{#if s.edit.after === '\n\n'}<span class="para-mark">¶</span>{/if}</span
+                  }}
+                  >{#if s.taken}<span class="gone"></span>{:else}<span class="gone"
+                      >{s.edit.before.trim() ? s.edit.before.replace(/\s+/g, ' ') : seen(s.edit.before)}</span
+                    >{/if}{#if s.edit.after.trim()}{#if s.edit.after.startsWith(' ')}{' '}{/if}<span class="put">{s.edit.after.trim()}</span
+                    >{:else if s.edit.after}{' '}{/if}{#if s.edit.after === '\n\n'}<span class="para-mark">¶</span>{/if}</span
                 >{:else}<span class="edit">{s.taken ? s.edit.after.replace(/\s+/g, ' ') : s.edit.before}</span>{/if}{/each}
           </div>
         </div>

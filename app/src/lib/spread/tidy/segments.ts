@@ -49,4 +49,3 @@ export function showRepairs(source: Source, proposed: readonly Edit[], taken: re
   plain(at, flow.text.length);
   return shown;
 }
-

@@ -13,9 +13,7 @@
   const name = $derived(section?.heading || 'Introduction');
 
   // The tidied sentences of each source, with their passages: what the section is held against.
-  const prose = $derived(
-    new Map(piece.sources.map((s) => [s.id, proseOf(s.source, s.edits).flatMap((p) => p.sentences)])),
-  );
+  const prose = $derived(new Map(piece.sources.map((s) => [s.id, proseOf(s.source, s.edits).flatMap((p) => p.sentences)])));
   const said = $derived.by(() => {
     void piece.pageTick;
     if (!section) return [];
@@ -26,7 +24,10 @@
     });
     return origins.map((o) => ({
       ...o,
-      text: (prose.get(o.source) ?? []).filter((s) => s.first >= o.first && s.last <= o.last).map((s) => s.text).join(' '),
+      text: (prose.get(o.source) ?? [])
+        .filter((s) => s.first >= o.first && s.last <= o.last)
+        .map((s) => s.text)
+        .join(' '),
     }));
   });
   const timed = $derived(piece.sources.some((s) => isTimed(s.source)));
@@ -41,17 +42,27 @@
   {#if said.length}
     <p class="note">{timed ? 'What was said' : 'What the material says'} for this section. It follows the caret on the page.</p>
     {#each said as s, i (i)}
-      <button class="psg" onclick={() => piece.showOrigin([s])} onpointerenter={() => piece.light({ source: s.source, passage: s.first })} onpointerleave={() => piece.light(null)}>
+      <button
+        class="psg"
+        onclick={() => piece.showOrigin([s])}
+        onpointerenter={() => piece.light({ source: s.source, passage: s.first })}
+        onpointerleave={() => piece.light(null)}
+      >
         <span class="mono">{s.startMs === undefined ? `¶ ${s.first + 1}` : showTime(s.startMs)}</span>
         <span>{s.text || '(these words were left out in Tidy)'}</span>
       </button>
     {/each}
   {:else}
     <p class="note">
-      {piece.sources.length ? 'This section is your own: no passage of the material feeds it.' : 'There is no material: every word here is your own.'}
+      {piece.sources.length
+        ? 'This section is your own: no passage of the material feeds it.'
+        : 'There is no material: every word here is your own.'}
     </p>
     <div class="lines muted">
-      <p>The page takes Markdown as you type it: ## for a heading, - or 1. for a list, &gt; for a quotation, **bold**, *italic*. Paste keeps headings, lists and links, and leaves the junk behind.</p>
+      <p>
+        The page takes Markdown as you type it: ## for a heading, - or 1. for a list, &gt; for a quotation, **bold**, *italic*. Paste keeps
+        headings, lists and links, and leaves the junk behind.
+      </p>
     </div>
   {/if}
 </div>
