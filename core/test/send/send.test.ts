@@ -105,7 +105,7 @@ describe('Micropub messages', () => {
   });
 
   it('carry the standfirst as escaped words', () => {
-    const { properties } = createMessage({ ...details, standfirst: 'Safe & <sound>' }, doc) as {
+    const { properties } = createMessage({ ...details, standfirst: 'Safe & <sound>' }, doc) as unknown as {
       properties: { content: [{ html: string }] };
     };
     expect(properties.content[0].html).to.match(/^<p><em>Safe &amp; &lt;sound&gt;<\/em><\/p>/);
