@@ -7,7 +7,10 @@ export default {
   kit: {
     adapter: adapter(),
     typescript: {
-      config: (config) => ({ ...config, include: [...config.include, '../drizzle.config.ts'] }),
+      config: (config) => ({
+        ...config,
+        include: [...config.include.filter((path) => !path.startsWith('../test')), '../drizzle.config.ts'],
+      }),
     },
     // The page never runs what a source brought along: scripts come from here alone.
     csp: {

@@ -4,7 +4,7 @@
   import '@fontsource-variable/literata/standard-italic.css';
   import '@fontsource-variable/spline-sans-mono';
   import '../app.css';
-  import { Keyboard } from '@lucide/svelte';
+  import Keyboard from '@lucide/svelte/icons/keyboard';
   import { page } from '$app/state';
   import Keys from '$lib/parts/Keys.svelte';
   import Logo from '$lib/parts/Logo.svelte';

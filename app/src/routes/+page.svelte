@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Search } from '@lucide/svelte';
+  import Search from '@lucide/svelte/icons/search';
   import BringIn from '$lib/desk/BringIn.svelte';
   import MiniSpine from '$lib/desk/MiniSpine.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';

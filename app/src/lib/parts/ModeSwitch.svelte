@@ -1,6 +1,7 @@
 <!-- Day and lamp. The choice is kept in a cookie, so that the server already sends the right one. -->
 <script lang="ts">
-  import { Lightbulb, LightbulbOff } from '@lucide/svelte';
+  import Lightbulb from '@lucide/svelte/icons/lightbulb';
+  import LightbulbOff from '@lucide/svelte/icons/lightbulb-off';
   import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
 
   let { mode }: { mode: Mode } = $props();

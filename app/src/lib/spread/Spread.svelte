@@ -1,6 +1,10 @@
 <!-- The Spread: two facing leaves and the spine between them. -->
 <script lang="ts">
-  import { BookOpen, PanelLeftClose, PanelLeftOpen, PanelRightClose, PanelRightOpen } from '@lucide/svelte';
+  import BookOpen from '@lucide/svelte/icons/book-open';
+  import PanelLeftClose from '@lucide/svelte/icons/panel-left-close';
+  import PanelLeftOpen from '@lucide/svelte/icons/panel-left-open';
+  import PanelRightClose from '@lucide/svelte/icons/panel-right-close';
+  import PanelRightOpen from '@lucide/svelte/icons/panel-right-open';
   import { onMount, untrack } from 'svelte';
   import { beforeNavigate } from '$app/navigation';
   import { status } from '$lib/status.svelte.ts';

@@ -1,6 +1,8 @@
 <!-- Gather: what have I got? The material, and the words of the source that is open. -->
 <script lang="ts">
-  import { AudioLines, FileText, NotebookText } from '@lucide/svelte';
+  import AudioLines from '@lucide/svelte/icons/audio-lines';
+  import FileText from '@lucide/svelte/icons/file-text';
+  import NotebookText from '@lucide/svelte/icons/notebook-text';
   import { invalidateAll } from '$app/navigation';
   import { isTimed } from '@even-page/core/gather/source';
   import { askServer, form, pasted, Refused } from '$lib/ask-server.ts';

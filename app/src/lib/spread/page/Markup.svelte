@@ -1,6 +1,7 @@
 <!-- The post as Markdown or HTML, to look at, copy or take along as a file. -->
 <script lang="ts">
-  import { Copy, Download } from '@lucide/svelte';
+  import Copy from '@lucide/svelte/icons/copy';
+  import Download from '@lucide/svelte/icons/download';
   import { postToHtml } from '@even-page/core/post/html';
   import { markdownFile } from '@even-page/core/send/files';
   import type { Piece } from '../piece.svelte.ts';

@@ -1,6 +1,10 @@
 <!-- The tools of the page: what is needed all the time in view, the rest under "More". -->
 <script lang="ts">
-  import { Bold, Image, Italic, Link, List } from '@lucide/svelte';
+  import Bold from '@lucide/svelte/icons/bold';
+  import Image from '@lucide/svelte/icons/image';
+  import Italic from '@lucide/svelte/icons/italic';
+  import Link from '@lucide/svelte/icons/link';
+  import List from '@lucide/svelte/icons/list';
   import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
   import { toggleMark } from 'prosemirror-commands';
   import { redo, undo } from 'prosemirror-history';

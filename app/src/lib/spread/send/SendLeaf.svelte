@@ -1,6 +1,6 @@
 <!-- Send: where does it go, and when? The details of the post, the outlets, and files to take along. -->
 <script lang="ts">
-  import { ExternalLink } from '@lucide/svelte';
+  import ExternalLink from '@lucide/svelte/icons/external-link';
   import { TagsInput } from '@skeletonlabs/skeleton-svelte';
   import { slugOf } from '@even-page/core/language/slug';
   import { DESCRIPTION_LENGTH, detailsSchema } from '@even-page/core/post/details';

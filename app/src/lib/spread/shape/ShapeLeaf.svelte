@@ -1,6 +1,7 @@
 <!-- Shape: what goes where, and is it balanced? Sections proposed from the material, then the outline of the page. -->
 <script lang="ts">
-  import { ArrowDown, ArrowUp } from '@lucide/svelte';
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import { Slider } from '@skeletonlabs/skeleton-svelte';
   import { showTime } from '@even-page/core/language/times';
   import { withIds } from '@even-page/core/post/ids';
