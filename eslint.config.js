@@ -71,6 +71,7 @@ export default ts.config(
     files: ['**/*.test.ts', '**/*.spec.ts', 'app/test/**'],
     rules: { '@typescript-eslint/no-unused-expressions': 'off', 'no-empty-pattern': 'off' },
   },
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   pureCore,
   ...arrows,
 );

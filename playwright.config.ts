@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'app/test/browser',
-  outputDir: 'test-results',
+  outputDir: 'test-results/browser',
   workers: 1,
   timeout: 120_000,
   expect: { timeout: 15_000 },

@@ -1,9 +1,9 @@
 <!-- The wide strip over the Desk: choose, drop anywhere, or paste. -->
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import FileChooser from '$lib/parts/FileChooser.svelte';
   import { askServer, form, pasted, Refused } from '$lib/ask-server.ts';
 
-  let input: HTMLInputElement;
   let over = $state(0);
   let busy = $state('');
   let sorry = $state('');
@@ -23,15 +23,13 @@
     }
   }
 
-  const bringFiles = (list: FileList | null | undefined) => {
-    const files = [...(list ?? [])];
-    if (files.length) void bring(files, files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
-  };
+  const bringFiles = (files: readonly File[]) =>
+    void bring(files, files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
 
   function onpaste(event: ClipboardEvent) {
     if (/^(?:INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
     const text = event.clipboardData?.getData('text/plain') ?? '';
-    if (event.clipboardData?.files.length) bringFiles(event.clipboardData.files);
+    if (event.clipboardData?.files.length) bringFiles([...event.clipboardData.files]);
     else if (text.trim()) void bring([pasted(text)], 'Reading what you pasted');
   }
 
@@ -39,7 +37,7 @@
     event.preventDefault();
     over = 0;
     const text = event.dataTransfer?.getData('text/plain') ?? '';
-    if (event.dataTransfer?.files.length) bringFiles(event.dataTransfer.files);
+    if (event.dataTransfer?.files.length) bringFiles([...event.dataTransfer.files]);
     else if (text.trim()) void bring([pasted(text)], 'Reading what you dropped');
   }
 </script>
@@ -70,19 +68,12 @@
     {#if busy}
       <span class="muted" role="status">{busy}…</span>
     {:else}
-      <button class="act" onclick={() => input.click()}>Choose files</button>
+      <FileChooser label="Choose files" onfiles={bringFiles}>
+        {#snippet children(choose)}<button class="act" onclick={choose}>Choose files</button>{/snippet}
+      </FileChooser>
       <button class="quiet" onclick={() => bring([], 'Opening an empty page')}>Start empty</button>
     {/if}
   </div>
-  <input
-    bind:this={input}
-    type="file"
-    multiple
-    class="sr"
-    tabindex="-1"
-    aria-label="Choose files"
-    onchange={(e) => bringFiles(e.currentTarget.files)}
-  />
 </section>
 
 <style>

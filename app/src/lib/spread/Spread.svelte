@@ -63,6 +63,7 @@
   beforeNavigate(() => void piece.save());
 
   onMount(() => {
+    piece.begin();
     const leave = (event: BeforeUnloadEvent) => {
       if (piece.isSaved) return;
       void piece.save();

@@ -1,3 +1,4 @@
+import { closeHistory } from 'prosemirror-history';
 import type { EditorView } from 'prosemirror-view';
 import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
 import type { Source } from '@even-page/core/gather/source';
@@ -68,6 +69,7 @@ export class Piece {
 
   view: EditorView | null = null;
   #doc: PostNode;
+  readonly #touchedAt: Date;
   #dirty = false;
   #saving: Promise<void> | null = null;
   #saveTimer: ReturnType<typeof setTimeout> | undefined;
@@ -109,8 +111,15 @@ export class Piece {
     this.id = data.piece.id;
     this.#doc = docFromJSON(data.piece.doc);
     this.step = data.piece.step;
-    this.adopt(data, true);
-    this.#say(`Saved ${sayTime(data.piece.touchedAt)}`);
+    this.#take(data);
+    this.#touchedAt = data.piece.touchedAt;
+  }
+
+  /** Starts the work that only a browser can do: called once, when the Spread stands there. */
+  begin(): void {
+    this.#say(`Saved ${sayTime(this.#touchedAt)}`);
+    void this.#findEdits();
+    this.#proofSoon();
   }
 
   /** The page as it is now. */
@@ -119,7 +128,15 @@ export class Piece {
   }
 
   /** Takes over what the server knows after material was added; a page it filled replaces the empty one here. */
-  adopt(data: PieceData, first = false): void {
+  adopt(data: PieceData): void {
+    this.#take(data);
+    const doc = docFromJSON(data.piece.doc);
+    if (!doc.eq(this.doc)) this.replacePage(doc, false);
+    void this.#findEdits();
+    this.#proofSoon();
+  }
+
+  #take(data: PieceData) {
     this.details = data.piece.details;
     this.version = data.piece.version;
     this.outlets = data.outlets;
@@ -127,10 +144,6 @@ export class Piece {
     const known = new Map(this.sources.map((s) => [s.id, s]));
     this.sources = data.sources.map((s) => ({ ...s, proposed: known.get(s.id)?.proposed ?? null }));
     this.openSource ??= this.sources[0]?.id ?? null;
-    const doc = docFromJSON(data.piece.doc);
-    if (!first && !doc.eq(this.doc)) this.replacePage(doc, false);
-    void this.#findEdits();
-    this.#proofSoon();
   }
 
   async #findEdits() {
@@ -171,7 +184,8 @@ export class Piece {
       this.pageTick++;
     } else {
       const tr = this.view.state.tr.replaceWith(0, this.view.state.doc.content.size, doc.content);
-      this.view.dispatch(tr.setSelection(TextSelection.atStart(tr.doc)).scrollIntoView());
+      // A step of its own for undo, however fast it follows on another.
+      this.view.dispatch(closeHistory(tr.setSelection(TextSelection.atStart(tr.doc)).scrollIntoView()));
     }
     if (!save) {
       this.#dirty = false;
@@ -260,7 +274,7 @@ export class Piece {
         if (c.text) tr.insertText(c.text, c.from, c.to);
         else tr.delete(c.from, c.to);
       }
-      if (tr.docChanged) this.view.dispatch(tr);
+      if (tr.docChanged) this.view.dispatch(closeHistory(tr));
     }
     try {
       await this.save();

@@ -3,13 +3,13 @@
   import { NodeSelection } from 'prosemirror-state';
   import { picturesOf, type PictureAttrs } from '@even-page/core/post/pictures';
   import { Refused } from '$lib/ask-server.ts';
+  import FileChooser from '$lib/parts/FileChooser.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { count, sayBytes } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 
-  let input: HTMLInputElement;
   let busy = $state(false);
   let sorry = $state('');
   let chosenId = $state('');
@@ -74,20 +74,9 @@
   <span class="muted">{count(pictures.length, 'picture')} on the page</span>
   <div class="end">
     {#if busy}<span class="muted" role="status">Taking it in…</span>{/if}
-    <button class="act" onclick={() => input.click()}>Add</button>
-    <input
-      bind:this={input}
-      type="file"
-      accept="image/*"
-      multiple
-      class="sr"
-      tabindex="-1"
-      aria-label="Choose pictures"
-      onchange={(e) => {
-        void add([...(e.currentTarget.files ?? [])]);
-        e.currentTarget.value = '';
-      }}
-    />
+    <FileChooser label="Choose pictures" accept="image/*" onfiles={add}>
+      {#snippet children(choose)}<button class="act" onclick={choose}>Add</button>{/snippet}
+    </FileChooser>
   </div>
 </div>
 <div

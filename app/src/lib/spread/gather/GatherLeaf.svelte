@@ -7,6 +7,7 @@
   import { isTimed } from '@even-page/core/gather/source';
   import { askServer, form, pasted, Refused } from '$lib/ask-server.ts';
   import Ask from '$lib/parts/Ask.svelte';
+  import FileChooser from '$lib/parts/FileChooser.svelte';
   import { count, sayBytes } from '$lib/parts/sizes.ts';
   import type { Piece, SourceInHand } from '../piece.svelte.ts';
   import Passages from './Passages.svelte';
@@ -20,7 +21,6 @@
     markdown: 'draft in Markdown',
     text: 'plain text',
   };
-  let input: HTMLInputElement;
   let pasting = $state(false);
   let text = $state('');
   let busy = $state(false);
@@ -67,19 +67,9 @@
     <div class="end">
       {#if busy}<span class="muted" role="status">Reading…</span>{/if}
       <button class="quiet" onclick={() => (pasting = true)}>Paste</button>
-      <button class="act" onclick={() => input.click()}>Add</button>
-      <input
-        bind:this={input}
-        type="file"
-        multiple
-        class="sr"
-        tabindex="-1"
-        aria-label="Add material"
-        onchange={(e) => {
-          void bring([...(e.currentTarget.files ?? [])]);
-          e.currentTarget.value = '';
-        }}
-      />
+      <FileChooser label="Add material" onfiles={bring}>
+        {#snippet children(choose)}<button class="act" onclick={choose}>Add</button>{/snippet}
+      </FileChooser>
     </div>
   </div>
   {#if sorry && !pasting}<p class="sorry" role="alert">{sorry}</p>{/if}

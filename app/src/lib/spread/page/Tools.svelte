@@ -10,13 +10,13 @@
   import { redo, undo } from 'prosemirror-history';
   import type { Command } from 'prosemirror-state';
   import { schema } from '@even-page/core/post/schema';
+  import FileChooser from '$lib/parts/FileChooser.svelte';
   import type { Piece } from '../piece.svelte.ts';
   import { insertRule, isInside, moveSection, toggleHeading, toggleList, toggleQuotation } from './commands.ts';
 
   let { piece, onlink, onpictures }: { piece: Piece; onlink: () => void; onpictures: (files: File[]) => void } = $props();
 
   const { nodes, marks } = schema;
-  let input: HTMLInputElement;
 
   const here = $derived.by(() => {
     void piece.caretTick;
@@ -86,20 +86,11 @@
     onmousedown={hold}
     onclick={() => piece.run(toggleList(nodes.bulletList))}><List size={16} /></button
   >
-  <button title="Picture" aria-label="Picture" onmousedown={hold} onclick={() => input.click()}><Image size={16} /></button>
-  <input
-    bind:this={input}
-    type="file"
-    accept="image/*"
-    multiple
-    class="sr"
-    tabindex="-1"
-    aria-label="Choose pictures for the page"
-    onchange={(e) => {
-      onpictures([...(e.currentTarget.files ?? [])]);
-      e.currentTarget.value = '';
-    }}
-  />
+  <FileChooser label="Choose pictures for the page" accept="image/*" onfiles={onpictures}>
+    {#snippet children(choose)}
+      <button title="Picture" aria-label="Picture" onmousedown={hold} onclick={choose}><Image size={16} /></button>
+    {/snippet}
+  </FileChooser>
   <Menu onSelect={(e) => choose(e.value)}>
     <Menu.Trigger class="more">More</Menu.Trigger>
     <Portal>
