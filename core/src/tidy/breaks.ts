@@ -31,7 +31,10 @@ export const sentenceBreaks: Finder = ({ flow, source }) => {
     }));
 };
 
-/** Paragraphs: speech in cues gets paragraphs, at a change of speaker, a pause or a new thought. */
+/**
+ * Paragraphs: speech in cues gets paragraphs, at a change of speaker, a pause or a new thought; in writing, a
+ * heading on a line of its own is kept apart from the text below it.
+ */
 export const paragraphBreaks: Finder = ({ flow, source }) =>
   Array.from(paragraphEnds(flow, source), ([from, reason]) => ({
     kind: 'paragraphs' as const,
@@ -43,14 +46,28 @@ export const paragraphBreaks: Finder = ({ flow, source }) =>
 
 const memo = new WeakMap<Flow, Map<number, string>>();
 
-/** Where paragraphs of a timed source end: the offset of the white space there, and why. */
+/** Where paragraphs end that no empty line ends: the offset of the white space there, and why. */
 function paragraphEnds(flow: Flow, source: Source): Map<number, string> {
   let ends = memo.get(flow);
   if (!ends) {
-    ends = isTimed(source) ? findEnds(flow, source.passages) : new Map<number, string>();
+    ends = isTimed(source) ? findEnds(flow, source.passages) : headingLines(flow);
     memo.set(flow, ends);
   }
   return ends;
+}
+
+// Words a line of running text may break after, and a heading never ends with.
+const LEADS_ON =
+  /\b(?:an?|the|of|to|in|on|at|by|for|from|with|and|or|but|as|that|which|who|is|are|was|were|be|th(?:is|ese|ose)|my|your|our|their|his|her|its)$/i;
+
+// A short first line without an end mark, and a capital below it.
+function headingLines(flow: Flow): Map<number, string> {
+  const lines = flow.text.matchAll(/(?<=^|\n[ \t]*\n)[ \t]*(\p{Lu}[^\n]{0,60}[^\n\s.,;:!?…–-])(?=[ \t]*\n[ \t]*[\p{Lu}“"])/gu);
+  return new Map(
+    Array.from(lines)
+      .filter((m) => wordCount(m[1]!) <= 8 && !LEADS_ON.test(m[1]!))
+      .map((m) => [m.index + m[0].length, 'A heading on a line of its own']),
+  );
 }
 
 function findEnds(flow: Flow, passages: readonly Passage[]): Map<number, string> {

@@ -7,7 +7,7 @@ import type { Finder } from './finders.ts';
 const MEANT = new Set(['had', 'that', 'very', 'no', 'yes', 'bye', 'really', 'so', 'much', 'long', 'many', 'far', 'way', 'ha']);
 // Phrases of up to four words, the longest first.
 const LENGTHS = [4, 3, 2, 1];
-const GAP = /^(?:[\s,–—-]|\.\.\.|…)*$/;
+const GAP = /^(?!.*\n\s*\n)(?:[\s,–—-]|\.\.\.|…)*$/s;
 const SOUNDS = new RegExp(`(?<![a-z])${FILLER_SOUND}(?![a-z])`, 'gi');
 const SOUND = new RegExp(`^${FILLER_SOUND}$`, 'i');
 
@@ -36,7 +36,7 @@ function saysAgain(text: string, all: readonly Word[], i: number, length: number
   if (i + 2 * length > all.length) return false;
   for (let k = i; k < i + length; k++) if (normal(all[k]!.text) !== normal(all[k + length]!.text)) return false;
   if (length === 1 && (MEANT.has(normal(all[i]!.text)) || /\d/.test(all[i]!.text))) return false;
-  // Only white space, a comma, a dash or a sound may stand between: across a full stop it is style.
+  // Only white space, a comma, a dash or a sound may stand between: across a full stop or a paragraph it is style.
   for (let k = i; k < i + 2 * length - 1; k++) {
     if (!GAP.test(text.slice(all[k]!.to, all[k + 1]!.from).replace(SOUNDS, ''))) return false;
   }

@@ -62,6 +62,10 @@ describe('doubled words', () => {
       expect(clean(meant)).to.equal(meant);
   });
 
+  it('are not seen where a paragraph takes up the words of a heading', () => {
+    expect(tidy(text('The diagonals', 'The diagonals are thicker.'))).to.equal('The diagonals\n\nThe diagonals are thicker.');
+  });
+
   it('are found across the border of two cues', () => {
     expect(tidy(cues('It is the', 'the angle.'), 'doubled')).to.equal('It is the angle.');
   });
@@ -91,6 +95,13 @@ describe('sentences and paragraphs of captions', () => {
     voices.passages[0]!.speaker = 'Mira';
     voices.passages[1]!.speaker = 'Joss';
     expect(tidy(voices)).to.equal('And that is that.\n\nIs there tea?');
+  });
+
+  it('keep a heading on a line of its own apart from the text below it', () => {
+    expect(tidy(text('The meeting rail\nThe two sashes meet in the\nmiddle.'))).to.equal(
+      'The meeting rail\n\nThe two sashes meet in the middle.',
+    );
+    expect(tidy(text('We met on the\nTuesday of the week.', 'It is late, and\nJoss is tired.'))).to.contain('late, and Joss is');
   });
 
   it('come out as sentences that know their passages', () => {

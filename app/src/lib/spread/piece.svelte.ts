@@ -70,7 +70,7 @@ export class Piece {
   view: EditorView | null = null;
   #doc: PostNode;
   readonly #touchedAt: Date;
-  #dirty = false;
+  #dirty = $state(false);
   #saving: Promise<void> | null = null;
   #saveTimer: ReturnType<typeof setTimeout> | undefined;
   #proofTimer: ReturnType<typeof setTimeout> | undefined;

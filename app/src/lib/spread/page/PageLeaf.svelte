@@ -123,7 +123,8 @@
     opacity: 1;
   }
   .title {
-    margin: 0 0 8px;
+    margin: 0 0 4px;
+    padding-bottom: 4px;
     font: 650 30px/1.18 var(--serif);
     letter-spacing: -0.015em;
   }

@@ -9,7 +9,7 @@
   import Ask from '$lib/parts/Ask.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { sayWhen } from '$lib/parts/moments.ts';
-  import type { Outlet, Piece } from '../piece.svelte.ts';
+  import type { Outlet, Piece, Posting } from '../piece.svelte.ts';
   import AddOutlet from './AddOutlet.svelte';
   import { takeAlong } from './take-along.ts';
 
@@ -45,12 +45,12 @@
 
   const posting = (outlet: Outlet) => piece.postings.find((p) => p.outletId === outlet.id);
 
+  const isCurrent = (sent: Posting) => sent.version === piece.version && piece.isSaved;
+
   function stateOf(outlet: Outlet): string {
     const sent = posting(outlet);
     if (!sent) return 'new; asks once';
-    return sent.version === piece.version && piece.isSaved
-      ? `sent ${sayWhen(sent.sentAt)}, as it is here`
-      : `sent ${sayWhen(sent.sentAt)}, changed since`;
+    return `sent ${sayWhen(sent.sentAt)}, ${isCurrent(sent) ? 'as it is here' : 'changed since'}`;
   }
 
   async function send(outlet: Outlet) {
@@ -199,11 +199,11 @@
           </p>{/if}
       </div>
       <button
-        class="act"
+        class={sent && isCurrent(sent) ? 'quiet' : 'act'}
         disabled={!!busy || must.length > 0 || !!slugSorry}
         onclick={() => (sent ? void send(outlet) : (asking = outlet))}
       >
-        {busy === outlet.id ? 'Sending…' : sent ? 'Send the change' : 'Publish'}
+        {busy === outlet.id ? 'Sending…' : !sent ? 'Publish' : isCurrent(sent) ? 'Send again' : 'Send the change'}
       </button>
     </div>
   {:else}

@@ -85,7 +85,9 @@
   {#if proposal}
     <div class="say">
       <p>
-        Proposed from {count(words, 'word')}: an introduction first, a close last, cut where the subject changes.
+        Proposed from {count(words, 'word')}, cut where the subject changes{proposal.length > 2
+          ? ': an introduction first, a close last'
+          : ''}.
         {#if piece.leftToTidy}{count(piece.leftToTidy, 'repair')} in <button class="word" onclick={() => piece.goTo('tidy')}>Tidy</button>
           {piece.leftToTidy === 1 ? 'is' : 'are'} not taken yet.{/if}
       </p>

@@ -1,0 +1,49 @@
+// Takes the pictures of docs/screenshots from a freshly started demo. Run: npx tsx scripts/screenshots.ts
+import { chromium, type Page } from '@playwright/test';
+import config from '../playwright.config.ts';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:4600';
+const folder = new URL('../docs/screenshots/', import.meta.url).pathname;
+const browser = await chromium.launch(config.use!.launchOptions);
+
+async function take(name: string, { lamp = false, phone = false, piece = '', step = 0 }, prepare?: (page: Page) => Promise<void>) {
+  const context = await browser.newContext({
+    viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
+    locale: 'en-GB',
+  });
+  if (lamp) await context.addCookies([{ name: 'even-page-mode', value: 'dark', url: address }]);
+  const page = await context.newPage();
+  await page.goto(address);
+  if (piece) {
+    await page.getByRole('heading', { name: piece }).click();
+    await page
+      .getByRole('textbox', { name: 'The page' })
+      .or(page.getByRole('button', { name: 'Page' }))
+      .first()
+      .waitFor();
+    if (step) await page.keyboard.press(`Alt+${step}`);
+  }
+  await prepare?.(page);
+  await page.mouse.move(640, 60);
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: `${folder}${name}.png` });
+  await context.close();
+}
+
+const KNIVES = 'Sharpening a kitchen knife';
+const LAMPS = 'Rewiring a table lamp';
+const fillers = (page: Page) => page.getByRole('tab', { name: /^Fillers/ }).click();
+
+await take('desk', {});
+await take('desk-lamp', { lamp: true });
+await take('spread-gather', { piece: LAMPS, step: 1 });
+await take('spread-tidy', { piece: LAMPS, step: 2 });
+await take('spread-tidy-lamp', { piece: LAMPS, step: 2, lamp: true }, fillers);
+await take('spread-shape', { piece: KNIVES, step: 3 }, (page) => page.getByRole('button', { name: /^Section 4/ }).click());
+await take('spread-write', { piece: KNIVES, step: 4 }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());
+await take('spread-write-lamp', { piece: KNIVES, step: 4, lamp: true }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());
+await take('spread-dress', { piece: 'Cane a chair seat', step: 5 });
+await take('spread-proof', { piece: 'What the mending log', step: 6 });
+await take('spread-send', { piece: 'Autumn mending day', step: 7 });
+await take('phone', { piece: KNIVES, step: 3, phone: true });
+await browser.close();
