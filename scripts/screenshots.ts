@@ -24,7 +24,7 @@ async function take(name: string, { lamp = false, phone = false, piece = '', ste
     if (step) await page.keyboard.press(`Alt+${step}`);
   }
   await prepare?.(page);
-  await page.mouse.move(640, 60);
+  await page.mouse.move(400, 22);
   await page.waitForTimeout(1200);
   await page.screenshot({ path: `${folder}${name}.png` });
   await context.close();

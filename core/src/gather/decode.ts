@@ -12,7 +12,7 @@ export function decode(bytes: Uint8Array): string {
   const sample = text.slice(0, 4000);
   // eslint-disable-next-line no-control-regex -- control characters are what gives a binary file away
   const odd = sample.match(/[\u0000-\u0008\u000E-\u001A\uFFFD]/g)?.length ?? 0;
-  if (odd > sample.length / 100) {
+  if (odd > Math.max(3, sample.length / 100)) {
     throw new Complaint('This file holds no text that can be read: bring captions, notes or a Markdown draft.');
   }
   if (!text.trim()) throw new Complaint('This file holds no words: check that it is the right one.');

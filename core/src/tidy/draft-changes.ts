@@ -1,3 +1,4 @@
+import { diffWordsWithSpace } from 'diff';
 import type { Source } from '../gather/source.ts';
 import { plainText } from '../post/sections.ts';
 import type { Origin, PostNode } from '../post/schema.ts';
@@ -28,7 +29,7 @@ export function draftChanges(
     const old = said[origin.first];
     const now = says[origin.first];
     if (old === undefined || now === undefined || old === now || plainText(node) !== old) return false;
-    changes.push(difference(old, now, pos + 1));
+    changes.push(...differences(old, now, pos + 1));
     return false;
   });
   return changes.reverse();
@@ -45,11 +46,23 @@ function passageTexts(source: Source, edits: readonly Edit[]): string[] {
   });
 }
 
-// The smallest stretch that differs, so that bold and links around it stay.
-function difference(old: string, now: string, offset: number): PageChange {
-  let start = 0;
-  while (start < old.length && old[start] === now[start]) start++;
-  let end = 0;
-  while (end < old.length - start && end < now.length - start && old.at(-1 - end) === now.at(-1 - end)) end++;
-  return { from: offset + start, to: offset + old.length - end, text: now.slice(start, now.length - end) };
+// Word by word, so that bold and links between two repairs stay.
+function differences(old: string, now: string, offset: number): PageChange[] {
+  const changes: PageChange[] = [];
+  let at = offset;
+  let open: PageChange | null = null;
+  for (const part of diffWordsWithSpace(old, now)) {
+    if (!part.added && !part.removed) {
+      at += part.value.length;
+      open = null;
+      continue;
+    }
+    if (!open) changes.push((open = { from: at, to: at, text: '' }));
+    if (part.added) open.text += part.value;
+    else {
+      at += part.value.length;
+      open.to = at;
+    }
+  }
+  return changes;
 }

@@ -3,7 +3,7 @@ import type { SourceKind, Passage } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Gravity } from '@even-page/core/proof/finding';
 import type { Edit } from '@even-page/core/tidy/edit';
-import type { Step } from '$lib/steps.ts';
+import type { Step } from '../steps.ts';
 
 /** What the Desk says about a piece: what to do next, the telling words first, and how much it matters. */
 export type NextThing = { gravity: Gravity | 'fine'; says: string; rest: string };

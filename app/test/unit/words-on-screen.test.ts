@@ -1,0 +1,57 @@
+import { expect } from 'chai';
+import { emptyDetails } from '@even-page/core/post/details';
+import { postFromMarkdown } from '@even-page/core/post/markdown';
+import { emptyDoc } from '@even-page/core/post/schema';
+import type { Source } from '@even-page/core/gather/source';
+import { nextThing } from '../../src/lib/server/next-thing.ts';
+import { sayWhen } from '../../src/lib/parts/moments.ts';
+import { count, sayBytes } from '../../src/lib/parts/sizes.ts';
+
+describe('moments', () => {
+  const now = new Date(2026, 10, 24, 15, 30);
+  const say = (...at: [number, number, number, number?, number?]) => sayWhen(new Date(...at), now);
+
+  it('are said as on the day', () => {
+    expect(say(2026, 10, 24, 14, 2)).to.equal('14:02');
+    expect(say(2026, 10, 23, 23, 59)).to.equal('yesterday');
+    expect(say(2026, 10, 22)).to.equal('Sunday');
+    expect(say(2026, 10, 9)).to.equal('9 Nov');
+    expect(say(2025, 11, 31)).to.equal('31 Dec 2025');
+  });
+});
+
+describe('sizes', () => {
+  it('are short, and counts agree with their noun', () => {
+    expect([999, 65_400, 412_000, 1_240_000].map(sayBytes)).to.deep.equal(['999 B', '65 kB', '412 kB', '1.2 MB']);
+    expect([count(0, 'word'), count(1, 'word'), count(1240, 'word')]).to.deep.equal(['0 words', '1 word', '1,240 words']);
+  });
+});
+
+describe('what the Desk says comes next', () => {
+  const talk: Source = { kind: 'captions-srt', passages: [{ text: 'Words.', startMs: 0, endMs: 38.4 * 60_000 }] };
+  const material = (edits = 0) => [{ source: talk, words: 5600, edits }];
+  const long = postFromMarkdown(Array.from({ length: 45 }, () => 'We mend lamps and chairs at the hall.').join(' '));
+  const details = { ...emptyDetails(), title: 'A title', description: 'x'.repeat(155) };
+  const says = (...args: Parameters<typeof nextThing>) => {
+    const { gravity, says, rest } = nextThing(...args);
+    return `${gravity}: ${says}${rest}`;
+  };
+
+  it('follows the road from an empty piece to a published one', () => {
+    const empty = { doc: emptyDoc(), details: emptyDetails() };
+    const post = { doc: long, details };
+    const posted = (isCurrent: boolean) => ({ outlet: 'Hall blog', isCurrent });
+    expect(says(empty, { sources: [], posted: null })).to.equal('look: Bring in material or write on the empty page');
+    expect(says(empty, { sources: material(), posted: null })).to.equal('look: Just arrived: a talk of 38 minutes, not tidied yet');
+    expect(says(empty, { sources: material(3), posted: null })).to.equal('look: Ask for sections: the words are tidied');
+    expect(says({ doc: long, details: { ...details, title: '' } }, { sources: [], posted: null })).to.match(
+      /^must: The post has no title: write/,
+    );
+    expect(says({ doc: long, details: { ...details, description: '' } }, { sources: [], posted: null })).to.match(
+      /^look: The post has no description/,
+    );
+    expect(says(post, { sources: [], posted: null })).to.equal('fine: Ready to send: every check is fine');
+    expect(says(post, { sources: [], posted: posted(true) })).to.equal('fine: Published on Hall blog');
+    expect(says(post, { sources: [], posted: posted(false) })).to.equal('look: Changed since it was sent: send it to Hall blog again');
+  });
+});
