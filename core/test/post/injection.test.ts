@@ -85,6 +85,8 @@ const FORMS = [
   '```"><script>alert(1)</script>\nx\n```',
 ];
 
+// Browsers drop white space and control characters before they look for a scheme.
+const ADDRESS = /^(?:href|src|action|formAction|poster|data|background)$/;
 const RUNS = new Set([
   'script',
   'style',
@@ -109,11 +111,8 @@ function dangers(html: string): string[] {
     if (node.tagName && RUNS.has(node.tagName)) found.push(`<${node.tagName}>`);
     for (const [name, value] of Object.entries(node.properties ?? {})) {
       if (/^on/i.test(name) || name === 'style' || name === 'srcDoc') found.push(name);
-      // eslint-disable-next-line no-control-regex
-      if (
-        /^(?:href|src|action|formAction|poster|data|background)$/.test(name) &&
-        /^(?:javascript|vbscript|data):/i.test(String(value).replace(/[\u0000-\u0020]/g, ''))
-      ) {
+      const address = [...String(value)].filter((c) => c > ' ').join('');
+      if (ADDRESS.test(name) && /^(?:javascript|vbscript|data):/i.test(address)) {
         found.push(`${name}=${String(value)}`);
       }
     }
