@@ -4,8 +4,8 @@ export default defineConfig({
   testDir: 'app/test/browser',
   outputDir: 'test-results/browser',
   workers: 1,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

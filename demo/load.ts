@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { docFromJSON, schema, type PostNode } from '@even-page/core/post/schema';
 import { withIds } from '@even-page/core/post/ids';
 import type { Details } from '@even-page/core/post/details';
+import type { Edit } from '@even-page/core/tidy/edit';
 import type { Source } from '@even-page/core/gather/source';
 import { proposeSections, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
@@ -40,12 +41,20 @@ async function save(
   id: string,
   step: string,
   change: (piece: Piece) => Partial<{ doc: PostNode; details: Partial<Details> }> = () => ({}),
+  edits: { source: string; take: Edit[]; drop: string[] }[] = [],
 ) {
   const { piece } = await read(id);
   const { doc, details } = change(piece);
   await ask(
     `/pieces/${id}/save`,
-    json('PUT', { base: piece.version, doc: doc?.toJSON() ?? piece.doc, details: { ...piece.details, ...details }, step }),
+    json('PUT', {
+      key: crypto.randomUUID(),
+      base: piece.version,
+      doc: doc?.toJSON() ?? piece.doc,
+      details: { ...piece.details, ...details },
+      step,
+      edits,
+    }),
   );
 }
 
@@ -64,8 +73,8 @@ function dressed(piece: Piece, after: Record<number, PostNode>): PostNode {
   return schema.node('doc', null, blocks);
 }
 
-const { pieces } = await ask<{ pieces: unknown[] }>('/pieces');
-if (!pieces.length) {
+const { total } = await ask<{ total: number }>('/pieces');
+if (!total) {
   await ask('/outlets', json('POST', { name: 'Hall blog', endpoint: `${blog}/micropub`, token }));
   const { outlets } = await ask<{ outlets: { id: string }[] }>('/outlets');
 
@@ -99,7 +108,6 @@ if (!pieces.length) {
   const knives = await bring('knife-evening.srt');
   const [talk] = (await read(knives)).sources;
   const edits = findEdits(talk!.source);
-  await ask(`/pieces/${knives}/edits/${talk!.id}`, json('PUT', { edits }));
   const sections = proposeSections([{ source: talk!.id, paragraphs: proseOf(talk!.source, edits) }]);
   const coins = await picture(
     knives,
@@ -107,11 +115,16 @@ if (!pieces.length) {
     'Two coins under the back of a knife that lies on a stone',
     'Near enough to fifteen degrees.',
   );
-  await save(knives, 'shape', (piece) => ({
-    doc: dressed({ ...piece, doc: withIds(writeSections(sections), newId).toJSON() as object }, { 0: coins }),
-    details: {
-      title: 'Sharpening a kitchen knife without fear',
-      standfirst: 'Fifteen degrees, two coins and a thumb: what an evening at the hall taught forty neighbours.',
-    },
-  }));
+  await save(
+    knives,
+    'shape',
+    (piece) => ({
+      doc: dressed({ ...piece, doc: withIds(writeSections(sections), newId).toJSON() as object }, { 0: coins }),
+      details: {
+        title: 'Sharpening a kitchen knife without fear',
+        standfirst: 'Fifteen degrees, two coins and a thumb: what an evening at the hall taught forty neighbours.',
+      },
+    }),
+    [{ source: talk!.id, take: edits, drop: [] }],
+  );
 }

@@ -1,22 +1,42 @@
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
-import { closeDatabase, database } from '$lib/server/database.ts';
+import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { backUp, closeDatabase, database } from '$lib/server/database.ts';
+import { backUpDaily } from '$lib/server/daily-backup.ts';
+import { isFromElsewhere } from '$lib/server/origin.ts';
 import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
 
 export const init: ServerInit = async () => {
   await database();
+  const stop = backUpDaily(backUp);
   // Without this the process would wait for the embedded database for ever.
-  process.once('sveltekit:shutdown', () => void closeDatabase());
+  process.once('sveltekit:shutdown', () => {
+    stop();
+    void closeDatabase();
+  });
 };
 
-export const handle: Handle = ({ event, resolve }) => {
+export const handle: Handle = async ({ event, resolve }) => {
+  if (isFromElsewhere(event.request, event.url)) {
+    return json({ message: 'This request came from another site and was refused. Nothing was changed.' }, { status: 403 });
+  }
   const mode: Mode = event.cookies.get(MODE_COOKIE) === 'dark' ? 'dark' : 'light';
   event.locals.mode = mode;
-  return resolve(event, { transformPageChunk: ({ html }) => html.replace('%mode%', mode) });
+  const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%mode%', mode) });
+  response.headers.set('x-content-type-options', 'nosniff');
+  response.headers.set('referrer-policy', 'same-origin');
+  return response;
+};
+
+const PLAIN: Record<number, string> = {
+  404: 'There is no page at this address.',
+  405: 'This address does not take such a request.',
+  413: 'This is larger than the server takes at once (32 MB). Nothing was changed; bring in a smaller file.',
+  415: 'The request came in a form the server does not read. Nothing was changed.',
 };
 
 /** The writer gets a sentence; what went wrong inside goes to the server's own log. */
 export const handleError: HandleServerError = ({ error, status }) => {
-  if (status === 404) return { message: 'There is no page at this address.' };
+  const plain = PLAIN[status];
+  if (plain) return { message: plain };
   console.error(error);
   return { message: 'Something went wrong on our side. What was saved is safe; load the page again.' };
 };

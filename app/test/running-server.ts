@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -15,31 +15,59 @@ export type RunningServer = {
   address: string;
   /** Calls a route; a body that is no form goes as JSON. */
   call: (path: string, init?: { method?: string; body?: unknown; headers?: Record<string, string> }) => Promise<Response>;
+  /** What it wrote to its log. */
+  log: () => string;
   stop: () => Promise<void>;
+  /** Ends it as a power cut would, at once. */
+  kill: () => Promise<void>;
 };
 
-/** Starts the built application (`npm run build` first). With a data folder given, that one is used and kept. */
-export async function startServer(data?: string): Promise<RunningServer> {
-  const folder = data ?? mkdtempSync(join(tmpdir(), 'even-page-'));
-  const port = await freePort();
+/** How a server is started: a data folder that is kept, a port, more settings. */
+export type Start = { data?: string; port?: number; env?: Record<string, string> };
+
+const TEMPLATE = new URL('../../test-results/template/', import.meta.url).pathname;
+
+/**
+ * A new data folder with an empty database in it. The first is made by the application; the others are copies of
+ * it, which is quicker by seconds.
+ */
+export async function newFolder(): Promise<string> {
+  if (!existsSync(TEMPLATE)) await (await startServer({ data: TEMPLATE })).stop();
+  const folder = mkdtempSync(join(tmpdir(), 'even-page-'));
+  cpSync(TEMPLATE, folder, { recursive: true });
+  return folder;
+}
+
+/** Starts the built application (`npm run build` first) over a folder of its own, or over the one given. */
+export async function startServer({ data, port: wanted, env = {} }: Start = {}): Promise<RunningServer> {
+  const folder = data ?? (await newFolder());
+  const port = wanted ?? (await freePort());
   const address = `http://127.0.0.1:${port}`;
-  const child = spawn('node', ['build'], {
+  const child = spawn('node', ['start.js'], {
     cwd: APP,
     env: {
       ...process.env,
       HOST: '127.0.0.1',
       PORT: String(port),
       ORIGIN: address,
-      BODY_SIZE_LIMIT: '32M',
       SHUTDOWN_TIMEOUT: '1',
       EVEN_PAGE_DATA: folder,
+      ...env,
     },
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'pipe', 'pipe'],
   });
+  let log = '';
+  child.stderr.on('data', (words: Buffer) => (log += words.toString()));
   await new Promise<void>((resolve, reject) => {
     child.stdout.on('data', (words: Buffer) => words.includes('Listening') && resolve());
-    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: was it built?`)));
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${log || 'was it built?'}`)));
   });
+  const end = async (signal: NodeJS.Signals) => {
+    if (child.exitCode !== null || child.signalCode !== null) return;
+    const ended = once(child, 'exit');
+    child.kill(signal);
+    await ended;
+  };
   return {
     address,
     call: (path, { method = 'GET', body, headers = {} } = {}) =>
@@ -53,11 +81,12 @@ export async function startServer(data?: string): Promise<RunningServer> {
         },
         body: body instanceof FormData ? body : body === undefined ? undefined : JSON.stringify(body),
       }),
+    log: () => log,
     async stop() {
-      child.kill('SIGTERM');
-      await once(child, 'exit');
+      await end('SIGTERM');
       if (!data) rmSync(folder, { recursive: true });
     },
+    kill: () => end('SIGKILL'),
   };
 }
 
@@ -77,7 +106,8 @@ export async function startBlog(): Promise<{ address: string; token: string; sto
   };
 }
 
-async function freePort(): Promise<number> {
+/** A port nobody listens on now. */
+export async function freePort(): Promise<number> {
   const server = createServer().listen(0, '127.0.0.1');
   await once(server, 'listening');
   const { port } = server.address() as AddressInfo;

@@ -3,6 +3,8 @@ export class Refused extends Error {
   constructor(
     message: string,
     readonly status: number,
+    /** What the server sent along. */
+    readonly body: unknown = null,
   ) {
     super(message);
   }
@@ -20,7 +22,8 @@ export async function askServer<T>(url: string, init: RequestInit = {}): Promise
   }
   const body = (await response.json().catch(() => null)) as (T & { message?: string }) | null;
   if (response.ok && body) return body;
-  throw new Refused(body?.message ?? `The server answered with status ${response.status}. Nothing was changed.`, response.status);
+  const message = body?.message ?? `The server answered with status ${response.status}. Nothing was changed.`;
+  throw new Refused(message, response.status, body);
 }
 
 /** A request with a JSON body. */

@@ -1,4 +1,8 @@
-import { listPieces } from '$lib/server/pieces.ts';
+import { queryOf } from '$lib/server/answers.ts';
+import { deskRows, deskSchema } from '$lib/server/desk.ts';
 import type { PageServerLoad } from './$types.ts';
 
-export const load: PageServerLoad = async () => ({ pieces: await listPieces() });
+export const load: PageServerLoad = async ({ url }) => {
+  const { order, find } = await queryOf(url, deskSchema);
+  return { order, find, ...(await deskRows({ order, find, from: 0 })) };
+};

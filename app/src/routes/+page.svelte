@@ -1,33 +1,69 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
+  import { goto } from '$app/navigation';
+  import { askServer, Refused } from '$lib/ask-server.ts';
   import BringIn from '$lib/desk/BringIn.svelte';
   import MiniSpine from '$lib/desk/MiniSpine.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { sayWhen } from '$lib/parts/moments.ts';
   import { count } from '$lib/parts/sizes.ts';
   import Views from '$lib/parts/Views.svelte';
-  import { STEPS, STEP_NAMES } from '$lib/steps.ts';
+  import { STEPS } from '$lib/steps.ts';
 
   let { data } = $props();
 
-  type Row = (typeof data.pieces)[number];
-  type Order = 'touched' | 'step' | 'title';
-  const ORDERS: Record<Order, (a: Row, b: Row) => number> = {
-    touched: (a, b) => b.touchedAt.getTime() - a.touchedAt.getTime(),
-    step: (a, b) => STEP_NAMES.indexOf(a.step) - STEP_NAMES.indexOf(b.step),
-    title: (a, b) => a.title.localeCompare(b.title, 'en'),
-  };
+  type Row = Omit<(typeof data.rows)[number], 'touchedAt'> & { touchedAt: Date | string };
   const VIEWS = [
     { name: 'touched', label: 'Last touched' },
     { name: 'step', label: 'Step' },
     { name: 'title', label: 'Title' },
   ] as const;
+  const TYPING_MS = 150;
 
-  let order = $state<Order>('touched');
-  let find = $state('');
-  const rows = $derived(data.pieces.filter((p) => p.title.toLowerCase().includes(find.trim().toLowerCase())).sort(ORDERS[order]));
+  let order = $derived(data.order);
+  let find = $derived(data.find);
+  // The first rows come with the page; the rest as the Desk is scrolled.
+  let more = $derived.by<Row[]>(() => (void data, []));
+  let fetching = $state(false);
+  let sorry = $state('');
+  let typing: ReturnType<typeof setTimeout> | undefined;
+  const rows = $derived([...data.rows, ...more]);
+
   const label = (row: Row) => STEPS.find((s) => s.name === row.step)!.label;
   const words = (row: Row) => (row.words ? count(row.words, 'word') : row.saidWords ? `${count(row.saidWords, 'word')} said` : 'empty');
+  const query = (from?: number) => {
+    const wanted = { ...(order === 'touched' ? {} : { order }), ...(find.trim() ? { find } : {}), ...(from ? { from: String(from) } : {}) };
+    return Object.keys(wanted).length ? `?${new URLSearchParams(wanted)}` : '';
+  };
+
+  const ask = () => void goto(`/${query()}`, { replaceState: true, keepFocus: true, noScroll: true });
+  function look() {
+    clearTimeout(typing);
+    typing = setTimeout(ask, TYPING_MS);
+  }
+
+  async function fetchMore() {
+    if (fetching || rows.length >= data.found) return;
+    fetching = true;
+    sorry = '';
+    try {
+      const next = await askServer<{ rows: Row[] }>(`/pieces${query(rows.length)}`);
+      const known = new Set(rows.map((row) => row.id));
+      more = [...more, ...next.rows.filter((row) => !known.has(row.id))];
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      sorry = cause.message;
+    } finally {
+      fetching = false;
+    }
+  }
+
+  /** Fetches on as soon as the end of the rows comes into sight. */
+  function atEnd(end: HTMLElement) {
+    const watch = new IntersectionObserver(([seen]) => seen!.isIntersecting && void fetchMore(), { rootMargin: '400px' });
+    watch.observe(end);
+    return () => watch.disconnect();
+  }
 </script>
 
 <svelte:head><title>Desk · Even Page</title></svelte:head>
@@ -36,24 +72,27 @@
   <BringIn />
   <div class="lead">
     <h1>On the desk</h1>
-    <span class="muted">{count(data.pieces.length, 'piece')}</span>
-    {#if data.pieces.length > 1}
+    <span class="muted">{count(data.total, 'piece')}</span>
+    {#if data.total > 1}
       <div class="order">
         <label class="find"
           ><Search size={15} aria-hidden="true" /><span class="sr">Find a piece by its title</span><input
             type="search"
             placeholder="Find"
             bind:value={find}
+            oninput={look}
           /></label
         >
-        <Views views={VIEWS} bind:open={order} label="Order of the pieces" />
+        <Views views={VIEWS} bind:open={() => order, (wanted) => ((order = wanted), ask())} label="Order of the pieces" />
       </div>
     {/if}
   </div>
-  {#if !data.pieces.length}
+  {#if !data.total}
     <p class="empty">Nothing here yet. Drop a caption file on this page, or paste a transcript: a piece is made of it and opens at once.</p>
   {:else if !rows.length}
-    <p class="empty">No piece has “{find.trim()}” in its title. <button class="word" onclick={() => (find = '')}>Show all</button></p>
+    <p class="empty">
+      No piece has “{data.find.trim()}” in its title. <button class="word" onclick={() => ((find = ''), ask())}>Show all</button>
+    </p>
   {/if}
   <ul>
     {#each rows as row (row.id)}
@@ -65,11 +104,18 @@
           </div>
           <MiniSpine words={row.sectionWords} />
           <div class="step">{label(row)}<small>{words(row)}</small></div>
-          <time datetime={row.touchedAt.toISOString()}>{sayWhen(row.touchedAt)}</time>
+          <time datetime={new Date(row.touchedAt).toISOString()}>{sayWhen(new Date(row.touchedAt))}</time>
         </a>
       </li>
     {/each}
   </ul>
+  {#if rows.length < data.found}
+    <p class="more" {@attach atEnd}>
+      {#if sorry}<span role="alert">{sorry}</span>{/if}
+      <button class="quiet" disabled={fetching} onclick={fetchMore}>Show more</button>
+      <span class="muted small">{count(rows.length, 'piece')} of {data.found.toLocaleString('en')}</span>
+    </p>
+  {/if}
 </main>
 
 <style>
@@ -125,6 +171,12 @@
     max-width: 60ch;
     padding: 18px 4px;
     color: var(--faded);
+  }
+  .more {
+    display: flex;
+    align-items: center;
+    gap: 14px;
+    padding: 18px 4px;
   }
   li a {
     display: grid;

@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import { emptyDetails } from '@even-page/core/post/details';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { emptyDoc } from '@even-page/core/post/schema';
-import type { Source } from '@even-page/core/gather/source';
 import { nextThing } from '../../src/lib/server/next-thing.ts';
 import { sayWhen } from '../../src/lib/parts/moments.ts';
 import { count, sayBytes } from '../../src/lib/parts/sizes.ts';
@@ -28,8 +27,7 @@ describe('sizes', () => {
 });
 
 describe('what the Desk says comes next', () => {
-  const talk: Source = { kind: 'captions-srt', passages: [{ text: 'Words.', startMs: 0, endMs: 38.4 * 60_000 }] };
-  const material = (edits = 0) => [{ source: talk, words: 5600, edits }];
+  const material = (edits = 0) => [{ name: 'talk.srt', title: null, words: 5600, durationMs: 38.4 * 60_000, edits }];
   const long = postFromMarkdown(Array.from({ length: 45 }, () => 'We mend lamps and chairs at the hall.').join(' '));
   const details = { ...emptyDetails(), title: 'A title', description: 'x'.repeat(155) };
   const says = (...args: Parameters<typeof nextThing>) => {

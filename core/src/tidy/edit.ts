@@ -14,6 +14,15 @@ export type Edit = {
   reason: string;
 };
 
+/** Repairs of a source taken, and the names of those put back. */
+export type EditChange = { source: string; take: Edit[]; drop: string[] };
+
+/** Edits after a change of them, in the order of the text. A change made twice comes to the same. */
+export function changeEdits(edits: readonly Edit[], { take, drop }: EditChange): Edit[] {
+  const gone = new Set([...drop, ...take.map(editKey)]);
+  return [...edits.filter((e) => !gone.has(editKey(e))), ...take].sort((a, b) => a.from - b.from);
+}
+
 /** A name for an edit that stays the same as long as the source does. */
 export const editKey = (e: Edit): string => `${e.kind}:${e.from}:${e.to}`;
 

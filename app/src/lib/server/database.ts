@@ -1,26 +1,47 @@
-import { existsSync, mkdirSync } from 'node:fs';
-import { join } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
-import { drizzle as drizzlePglite } from 'drizzle-orm/pglite';
-import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
-import { drizzle as drizzleServer } from 'drizzle-orm/postgres-js';
-import { migrate as migrateServer } from 'drizzle-orm/postgres-js/migrator';
+import { eq } from 'drizzle-orm';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
-import postgres from 'postgres';
+import { openFolder } from './embedded.ts';
 import { environment } from './environment.ts';
+import { openServer } from './postgres-server.ts';
+import type { SaveJournal } from './save-journal.ts';
 import * as schema from './schema.ts';
+import { Writing } from './writing.ts';
 
 /** The database, whichever engine it runs on. */
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 
-type Opened = { db: Database; close: () => Promise<void> };
+/** An open database; the embedded one has a journal of saves beside it and is backed up from here. */
+export type Opened = { db: Database; close: () => Promise<void>; journal?: SaveJournal; backUp?: () => Promise<void> };
 
 let opened: Promise<Opened> | null = null;
 
+function open(): Promise<Opened> {
+  return (opened ??= environment.DATABASE_URL ? openServer(environment.DATABASE_URL) : openFolder(environment.EVEN_PAGE_DATA));
+}
+
 /** The open database; the first call opens it and brings its tables up to date. */
 export async function database(): Promise<Database> {
-  opened ??= environment.DATABASE_URL ? openServer(environment.DATABASE_URL) : openFolder(environment.EVEN_PAGE_DATA);
-  return (await opened).db;
+  return (await open()).db;
+}
+
+/** Runs writes in one transaction: all of them hold, on the disk, when it resolves, or none does. */
+export async function write<R>(work: (writing: Writing) => Promise<R>): Promise<R> {
+  const { db, journal } = await open();
+  return db.transaction(async (tx) => {
+    const writing = new Writing(tx);
+    const result = await work(writing);
+    if (journal && writing.rows.length) {
+      // The journal is written before the tables are: it never lacks what they hold.
+      await tx.update(schema.journalMark).set({ entry: journal.next }).where(eq(schema.journalMark.id, 1));
+      await journal.append(writing.rows);
+    }
+    return result;
+  });
+}
+
+/** Makes a dated backup, where the database is one that we keep ourselves. */
+export async function backUp(): Promise<void> {
+  await (await open()).backUp?.();
 }
 
 /** Closes the database, so that everything is written before the process ends. */
@@ -28,25 +49,4 @@ export async function closeDatabase(): Promise<void> {
   const last = opened;
   opened = null;
   await (await last)?.close();
-}
-
-async function openFolder(data: string): Promise<Opened> {
-  const folder = join(data, 'database');
-  mkdirSync(folder, { recursive: true });
-  const client = await PGlite.create(folder, { postgresqlconf: ['shared_buffers = 16MB'] });
-  const db = drizzlePglite(client, { schema });
-  await migratePglite(db, { migrationsFolder: migrations() });
-  return { db, close: () => client.close() };
-}
-
-async function openServer(url: string): Promise<Opened> {
-  const client = postgres(url, { onnotice: () => {} });
-  const db = drizzleServer(client, { schema });
-  await migrateServer(db, { migrationsFolder: migrations() });
-  return { db, close: () => client.end() };
-}
-
-// The server runs from app/ (build) or from the repository (tests, scripts).
-function migrations(): string {
-  return ['migrations', 'app/migrations'].find((folder) => existsSync(folder))!;
 }

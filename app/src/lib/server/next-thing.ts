@@ -1,4 +1,3 @@
-import { durationMs, isTimed, type Source } from '@even-page/core/gather/source';
 import { wordCount } from '@even-page/core/language/words';
 import { proof } from '@even-page/core/proof/checks';
 import type { Proofed } from '@even-page/core/proof/finding';
@@ -6,7 +5,7 @@ import type { NextThing } from './schema.ts';
 
 /** What stands around a page when the Desk decides what comes next. */
 export type Surroundings = {
-  sources: { source: Source; words: number; edits: number }[];
+  sources: { name: string; title: string | null; words: number; durationMs: number | null; edits: number }[];
   posted: { outlet: string; isCurrent: boolean } | null;
 };
 
@@ -26,8 +25,8 @@ function beforeThePage(sources: Surroundings['sources']): NextThing {
   const [first] = sources;
   if (!first) return { gravity: 'look', says: 'Bring in material', rest: ' or write on the empty page' };
   if (sources.some((s) => s.edits > 0)) return { gravity: 'look', says: 'Ask for sections', rest: ': the words are tidied' };
-  const minutes = Math.round((durationMs(first.source) ?? 0) / 60_000);
-  const what = isTimed(first.source) && minutes ? `a talk of ${minutes} minutes` : `${first.words.toLocaleString('en')} words`;
+  const minutes = Math.round((first.durationMs ?? 0) / 60_000);
+  const what = minutes ? `a talk of ${minutes} minutes` : `${first.words.toLocaleString('en')} words`;
   return { gravity: 'look', says: 'Just arrived', rest: `: ${what}, not tidied yet` };
 }
 

@@ -1,7 +1,7 @@
 import { asc } from 'drizzle-orm';
 import { object, string } from 'yup';
 import { Complaint } from '@even-page/core/complaint';
-import { database } from './database.ts';
+import { database, write } from './database.ts';
 import { config } from './micropub-client.ts';
 import { outlets } from './schema.ts';
 
@@ -27,10 +27,6 @@ export async function addOutlet(outlet: { name: string; endpoint: string; token:
   if (status === 401 || status === 403) throw new Complaint(`${outlet.name} does not accept this access token.`);
   if (status !== 200 || !body) throw new Complaint(`No Micropub answers at ${outlet.endpoint} (status ${status}): check the address.`);
   const media = (body as Record<string, unknown>)['media-endpoint'];
-  const db = await database();
-  const [row] = await db
-    .insert(outlets)
-    .values({ ...outlet, mediaEndpoint: typeof media === 'string' ? media : null })
-    .returning({ id: outlets.id });
-  return row!.id;
+  const row = await write((writing) => writing.insert(outlets, { ...outlet, mediaEndpoint: typeof media === 'string' ? media : null }));
+  return row.id;
 }

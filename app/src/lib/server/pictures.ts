@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { Complaint } from '@even-page/core/complaint';
-import { database } from './database.ts';
+import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
 import { pictures } from './schema.ts';
 
@@ -39,8 +39,8 @@ export async function addPicture(name: string, original: Uint8Array): Promise<Pi
     original: await keep(original),
     originalBytes: original.length,
   };
+  await write((writing) => writing.insertOnce(pictures, row));
   const db = await database();
-  await db.insert(pictures).values(row).onConflictDoNothing();
   const [kept] = await db.select().from(pictures).where(eq(pictures.digest, digest));
   return show(kept!);
 }

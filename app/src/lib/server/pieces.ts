@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { desc, eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { durationMs, type Source } from '@even-page/core/gather/source';
 import { gather } from '@even-page/core/gather/formats';
 import { wordCount } from '@even-page/core/language/words';
@@ -9,56 +9,64 @@ import { tieToSource } from '@even-page/core/post/origins';
 import { docFromJSON, emptyDoc, type PostNode } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
 import { figuresOf } from '@even-page/core/proof/figures';
-import type { Edit } from '@even-page/core/tidy/edit';
+import { changeEdits, type EditChange } from '@even-page/core/tidy/edit';
 import { Complaint } from '@even-page/core/complaint';
 import { newBlockId } from '$lib/block-id.ts';
 import type { Step } from '$lib/steps.ts';
 import { ACTOR } from './actor.ts';
-import { database, type Database } from './database.ts';
+import { database, write, type Database } from './database.ts';
+import { findable } from './desk.ts';
 import { keep } from './files.ts';
-import { nextThing } from './next-thing.ts';
-import { outlets, pieces, pieceSources, postings, sources } from './schema.ts';
+import { nextThing, type Surroundings } from './next-thing.ts';
+import { outlets, pieces, pieceSources, postings, sources, versions } from './schema.ts';
+import type { Writing } from './writing.ts';
 
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** One file or paste as it came in. */
 export type Material = { name: string; bytes: Uint8Array };
 
-/** A save: the version it is based on, and what the piece is now. */
-export type Save = { base: number; doc: object; details: Details; step: Step };
+/** A save: its own name, the version it is based on, and what the piece is now. */
+export type Save = { key: string; base: number; doc: object; details: Details; step: Step; edits: EditChange[] };
 
-/** What came of a save: taken as a new version, or refused because somebody else saved since. */
-export type Saved = { taken: true; version: number; savedAt: Date } | { taken: false; version: number };
-
-/** The pieces on the Desk, last touched first. */
-export async function listPieces() {
-  const db = await database();
-  const columns = {
-    id: pieces.id,
-    title: pieces.title,
-    step: pieces.step,
-    words: pieces.words,
-    sectionWords: pieces.sectionWords,
-    next: pieces.next,
-    touchedAt: pieces.touchedAt,
-    saidWords: sql<number>`coalesce(sum(${sources.words}), 0)::int`,
-  };
-  return db
-    .select(columns)
-    .from(pieces)
-    .leftJoin(pieceSources, eq(pieceSources.pieceId, pieces.id))
-    .leftJoin(sources, eq(sources.id, pieceSources.sourceId))
-    .groupBy(pieces.id)
-    .orderBy(desc(pieces.touchedAt));
-}
+/** What came of a save: taken as a version, or refused because somebody else saved since, with what stands now. */
+export type Saved =
+  { taken: true; version: number; savedAt: Date } | { taken: false; version: number; doc: object; details: Details; savedBy: string };
 
 /** A piece with its sources and where it was sent; null when there is none of that id. */
 export async function readPiece(id: string) {
   if (!UUID.test(id)) return null;
   const db = await database();
-  const [piece] = await db.select().from(pieces).where(eq(pieces.id, id));
-  if (!piece) return null;
-  return { piece, sources: await sourcesOf(db, id), postings: await postingsOf(db, id) };
+  const found = await standingOf(db, id);
+  if (!found) return null;
+  const { piece, standing } = found;
+  const { version, step, touchedAt } = piece;
+  return {
+    piece: { id, version, step, touchedAt, doc: standing.doc, details: standing.details },
+    sources: await sourcesOf(db, id),
+    postings: await postingsOf(db, id),
+  };
+}
+
+/** A page and its details as they were saved at a version; null when there is none. */
+export async function readVersion(id: string, version: number) {
+  if (!UUID.test(id) || !Number.isInteger(version)) return null;
+  const db = await database();
+  const [found] = await db
+    .select({ version: versions.version, doc: versions.doc, details: versions.details })
+    .from(versions)
+    .where(and(eq(versions.pieceId, id), eq(versions.version, version)));
+  return found ?? null;
+}
+
+/** A piece and the version of it that stands. */
+export async function standingOf(db: Database, id: string) {
+  const [found] = await db
+    .select({ piece: pieces, standing: versions })
+    .from(pieces)
+    .innerJoin(versions, and(eq(versions.pieceId, pieces.id), eq(versions.version, pieces.version)))
+    .where(eq(pieces.id, id));
+  return found ?? null;
 }
 
 async function sourcesOf(db: Database, id: string) {
@@ -68,18 +76,15 @@ async function sourcesOf(db: Database, id: string) {
     .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
     .where(eq(pieceSources.pieceId, id))
     .orderBy(pieceSources.position);
-  return rows.map(({ source, edits }) => {
-    const read: Source = { kind: source.kind, passages: source.passages, ...(source.title ? { title: source.title } : {}) };
-    return {
-      id: source.id,
-      name: source.name,
-      bytes: source.bytes,
-      words: source.words,
-      durationMs: durationMs(read),
-      source: read,
-      edits,
-    };
-  });
+  return rows.map(({ source, edits }) => ({
+    id: source.id,
+    name: source.name,
+    bytes: source.bytes,
+    words: source.words,
+    durationMs: source.durationMs,
+    source: { kind: source.kind, passages: source.passages, ...(source.title ? { title: source.title } : {}) } as Source,
+    edits,
+  }));
 }
 
 async function postingsOf(db: Database, id: string) {
@@ -96,22 +101,19 @@ async function postingsOf(db: Database, id: string) {
  */
 export async function createPiece(materials: readonly Material[]): Promise<string> {
   const gathered = materials.map(readMaterial);
-  const db = await database();
-  return db.transaction(async (tx) => {
-    const [piece] = await tx
-      .insert(pieces)
-      .values({ ...faceOf(emptyDoc(), emptyDetails()), touchedBy: ACTOR })
-      .returning({ id: pieces.id });
-    await addGathered(tx, piece!.id, gathered);
-    return piece!.id;
+  return write(async (writing) => {
+    const draft = { doc: emptyDoc(), details: emptyDetails() };
+    const { id } = await writing.insert(pieces, { ...face(draft, NOTHING_AROUND), version: 1, touchedBy: ACTOR });
+    await writing.insert(versions, { pieceId: id, version: 1, ...stored(draft), savedBy: ACTOR });
+    if (gathered.length) await addGathered(writing, id, gathered);
+    return id;
   });
 }
 
 /** Adds material to a piece. An empty page takes up the first draft among it. Throws a Complaint like `createPiece`. */
 export async function addMaterial(id: string, materials: readonly Material[]): Promise<void> {
   const gathered = materials.map(readMaterial);
-  const db = await database();
-  await db.transaction((tx) => addGathered(tx, id, gathered));
+  await write((writing) => addGathered(writing, id, gathered));
 }
 
 function readMaterial({ name, bytes }: Material) {
@@ -123,100 +125,128 @@ function readMaterial({ name, bytes }: Material) {
   }
 }
 
-async function addGathered(tx: Database, id: string, gathered: readonly ReturnType<typeof readMaterial>[]) {
-  const [piece] = await tx.select().from(pieces).where(eq(pieces.id, id)).for('update');
+async function addGathered(writing: Writing, id: string, gathered: readonly ReturnType<typeof readMaterial>[]) {
+  const piece = await lockPiece(writing, id);
   if (!piece) throw new Complaint('This piece is no longer here: go back to the Desk.');
-  let doc = docFromJSON(piece.doc);
-  let details = piece.details;
-  const before = await tx.select().from(pieceSources).where(eq(pieceSources.pieceId, id));
-  for (const [i, { name, bytes, source, draft }] of gathered.entries()) {
-    const [row] = await tx
-      .insert(sources)
-      .values({
-        digest: await keep(bytes),
-        bytes: bytes.length,
-        name: name || source.title || 'Pasted words',
-        kind: source.kind,
-        title: source.title ?? null,
-        passages: source.passages,
-        words: source.passages.reduce((sum, p) => sum + wordCount(p.text), 0),
-        createdBy: ACTOR,
-      })
-      .returning({ id: sources.id });
-    await tx.insert(pieceSources).values({ pieceId: id, sourceId: row!.id, position: before.length + i, edits: [] });
-    if (draft && !doc.textContent) {
-      doc = withIds(tieToSource(draft.doc, row!.id), newBlockId);
-      details = { ...details, ...draft.details };
-    } else if (!details.title && source.title) details = { ...details, title: source.title };
+  const draft = await draftOf(writing, piece);
+  const before = await writing.tx.select().from(pieceSources).where(eq(pieceSources.pieceId, id));
+  for (const [i, { name, bytes, source, draft: brought }] of gathered.entries()) {
+    const row = await writing.insert(sources, {
+      digest: await keep(bytes),
+      bytes: bytes.length,
+      name: name || source.title || 'Pasted words',
+      kind: source.kind,
+      title: source.title ?? null,
+      passages: source.passages,
+      words: source.passages.reduce((sum, p) => sum + wordCount(p.text), 0),
+      durationMs: durationMs(source),
+      createdBy: ACTOR,
+    });
+    await writing.insert(pieceSources, { pieceId: id, sourceId: row.id, position: before.length + i, edits: [] });
+    if (brought && !draft.doc.textContent) {
+      draft.doc = withIds(tieToSource(brought.doc, row.id), newBlockId);
+      draft.details = { ...draft.details, ...brought.details };
+    } else if (!draft.details.title && source.title) draft.details = { ...draft.details, title: source.title };
   }
-  await writeFace(tx, id, doc, details, piece.version + 1);
+  await writePiece(writing, piece, draft);
 }
 
-/** Saves a piece if nobody else has since the version it is based on. Throws a RangeError when it is no post. */
+/**
+ * Saves a piece if nobody else has since the version it is based on; a save sent twice is taken once. Null when
+ * there is no such piece. Throws a RangeError when the page is no post.
+ */
 export async function savePiece(id: string, save: Save): Promise<Saved | null> {
-  const doc = docFromJSON(save.doc);
-  const db = await database();
-  return db.transaction(async (tx) => {
-    const [piece] = await tx.select().from(pieces).where(eq(pieces.id, id)).for('update');
+  if (!UUID.test(id)) return null;
+  const draft = { doc: docFromJSON(save.doc), details: save.details };
+  return write(async (writing) => {
+    const piece = await lockPiece(writing, id);
     if (!piece) return null;
-    if (piece.version !== save.base) return { taken: false, version: piece.version };
-    // Walking along the road is remembered, but it makes no new version of the post.
-    const same = docFromJSON(piece.doc).eq(doc) && isDeepStrictEqual(piece.details, save.details);
-    const version = same ? piece.version : piece.version + 1;
-    const savedAt = await writeFace(tx, id, doc, save.details, version, save.step);
-    return { taken: true, version, savedAt };
+    const [before] = await writing.tx
+      .select({ version: versions.version, savedAt: versions.savedAt })
+      .from(versions)
+      .where(and(eq(versions.pieceId, id), eq(versions.saveKey, save.key)));
+    if (before) return { taken: true, ...before };
+    if (piece.version !== save.base) {
+      const { doc, details, savedBy } = (await standingOf(writing.tx, id))!.standing;
+      return { taken: false, version: piece.version, doc, details, savedBy };
+    }
+    for (const change of save.edits) await saveEdits(writing, id, change);
+    return { taken: true, ...(await writePiece(writing, piece, draft, save)) };
   });
 }
 
-/** Keeps the edits a writer has taken over a source of a piece. */
-export async function saveEdits(id: string, sourceId: string, edits: Edit[]): Promise<void> {
-  const db = await database();
-  await db.transaction(async (tx) => {
-    await tx
-      .update(pieceSources)
-      .set({ edits })
-      .where(sql`${pieceSources.pieceId} = ${id} and ${pieceSources.sourceId} = ${sourceId}`);
-    const [piece] = await tx.select().from(pieces).where(eq(pieces.id, id)).for('update');
-    if (piece) await writeFace(tx, id, docFromJSON(piece.doc), piece.details, piece.version);
-  });
+async function saveEdits(writing: Writing, id: string, change: EditChange) {
+  const here = and(eq(pieceSources.pieceId, id), eq(pieceSources.sourceId, change.source));
+  const [row] = await writing.tx.select({ edits: pieceSources.edits }).from(pieceSources).where(here);
+  if (row) await writing.update(pieceSources, { edits: changeEdits(row.edits, change) }, here);
 }
 
 /** Works out anew what the Desk says of a piece, after it was sent. */
-export async function refreshFace(tx: Database, id: string): Promise<void> {
-  const [piece] = await tx.select().from(pieces).where(eq(pieces.id, id));
-  if (piece) await writeFace(tx, id, docFromJSON(piece.doc), piece.details, piece.version);
+export async function refreshFace(writing: Writing, id: string): Promise<void> {
+  const piece = await lockPiece(writing, id);
+  if (piece) await writePiece(writing, piece, await draftOf(writing, piece));
 }
 
-async function writeFace(tx: Database, id: string, doc: PostNode, details: Details, version: number, step?: Step): Promise<Date> {
-  const own = await sourcesOf(tx, id);
-  const [posted] = await postingsOf(tx, id);
-  const surroundings = {
-    sources: own.map((s) => ({ source: s.source, words: s.words, edits: s.edits.length })),
-    posted: posted ? { outlet: posted.outlet, isCurrent: posted.version === version } : null,
-  };
-  const touchedAt = new Date();
-  await tx
-    .update(pieces)
-    .set({
-      ...faceOf(doc, details),
-      title: details.title || own[0]?.source.title || own[0]?.name || 'Untitled',
-      next: nextThing({ doc, details }, surroundings),
-      version,
-      touchedAt,
-      touchedBy: ACTOR,
-      ...(step ? { step } : {}),
+type PieceRow = typeof pieces.$inferSelect;
+type Draft = { doc: PostNode; details: Details };
+
+async function lockPiece({ tx }: Writing, id: string): Promise<PieceRow | undefined> {
+  return (await tx.select().from(pieces).where(eq(pieces.id, id)).for('update'))[0];
+}
+
+async function draftOf({ tx }: Writing, piece: PieceRow): Promise<Draft> {
+  const { standing } = (await standingOf(tx, piece.id))!;
+  return { doc: docFromJSON(standing.doc), details: standing.details };
+}
+
+/** Writes what a piece is now: a new version where the post changed, and its face on the Desk. */
+async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, save?: Pick<Save, 'key' | 'step'>) {
+  const { id } = piece;
+  const was = await draftOf(writing, piece);
+  const savedAt = new Date();
+  // Walking along the road is remembered, but it makes no new version of the post.
+  const isNew = !was.doc.eq(draft.doc) || !isDeepStrictEqual(was.details, draft.details);
+  const version = isNew ? piece.version + 1 : piece.version;
+  if (isNew) await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, ...stored(draft), savedAt, savedBy: ACTOR });
+  const around = await surroundingsOf(writing.tx, id, version);
+  await writing.update(
+    pieces,
+    { ...face(draft, around), version, touchedAt: savedAt, touchedBy: ACTOR, step: save?.step ?? piece.step },
+    eq(pieces.id, id),
+  );
+  return { version, savedAt };
+}
+
+const stored = ({ doc, details }: Draft) => ({ doc: doc.toJSON() as object, details });
+
+const NOTHING_AROUND: Surroundings = { sources: [], posted: null };
+
+async function surroundingsOf(tx: Database, id: string, version: number): Promise<Surroundings> {
+  const own = await tx
+    .select({
+      name: sources.name,
+      title: sources.title,
+      words: sources.words,
+      durationMs: sources.durationMs,
+      edits: sql<number>`jsonb_array_length(${pieceSources.edits})`,
     })
-    .where(eq(pieces.id, id));
-  return touchedAt;
+    .from(pieceSources)
+    .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
+    .where(eq(pieceSources.pieceId, id))
+    .orderBy(pieceSources.position);
+  const [posted] = await postingsOf(tx, id);
+  return { sources: own, posted: posted ? { outlet: posted.outlet, isCurrent: posted.version === version } : null };
 }
 
-function faceOf(doc: PostNode, details: Details) {
+/** What the Desk shows of a piece. */
+function face({ doc, details }: Draft, around: Surroundings) {
+  const [first] = around.sources;
+  const title = details.title || first?.title || first?.name || 'Untitled';
   return {
-    doc: doc.toJSON() as object,
-    details,
-    title: details.title || 'Untitled',
+    title,
+    titleKey: findable(title),
     words: figuresOf(doc).words,
     sectionWords: sectionsOf(doc).map((s) => s.words),
-    next: nextThing({ doc, details }, { sources: [], posted: null }),
+    next: nextThing({ doc, details }, around),
   };
 }

@@ -6,11 +6,11 @@ import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import { proof } from '@even-page/core/proof/checks';
 import { createMessage, publishedAddress, updateMessage } from '@even-page/core/send/micropub';
 import { ACTOR } from './actor.ts';
-import { database, type Database } from './database.ts';
+import { database, write, type Database } from './database.ts';
 import { post, upload } from './micropub-client.ts';
 import { pictureBytes } from './pictures.ts';
-import { refreshFace } from './pieces.ts';
-import { outlets, pieces, postings, sentPictures } from './schema.ts';
+import { refreshFace, standingOf } from './pieces.ts';
+import { outlets, postings, sentPictures } from './schema.ts';
 
 type Outlet = typeof outlets.$inferSelect;
 
@@ -23,11 +23,11 @@ export type Published = { url: string; first: boolean; sentAt: Date; version: nu
  */
 export async function publish(pieceId: string, outletId: string): Promise<Published> {
   const db = await database();
-  const [piece] = await db.select().from(pieces).where(eq(pieces.id, pieceId));
+  const found = await standingOf(db, pieceId);
   const [outlet] = await db.select().from(outlets).where(eq(outlets.id, outletId));
-  if (!piece || !outlet) throw new Complaint('This piece or this outlet is no longer here: go back to the Desk.');
-  const { details } = piece;
-  const local = docFromJSON(piece.doc);
+  if (!found || !outlet) throw new Complaint('This piece or this outlet is no longer here: go back to the Desk.');
+  const { details, doc: json, version } = found.standing;
+  const local = docFromJSON(json);
   const must = proof({ doc: local, details }).find((f) => f.gravity === 'must');
   if (must) throw new Complaint(`${must.says}. ${must.hint} Then send it.`);
 
@@ -36,11 +36,11 @@ export async function publish(pieceId: string, outletId: string): Promise<Publis
   const doc = await withPicturesSent(db, outlet, local);
   const message = posting ? updateMessage(posting.url, details, doc) : createMessage(details, doc);
   const url = publishedAddress(await post(outlet, message), posting?.url);
-  const sent = { url, version: piece.version, sentAt: new Date(), sentBy: ACTOR };
-  await db.transaction(async (tx) => {
-    if (posting) await tx.update(postings).set(sent).where(here);
-    else await tx.insert(postings).values({ pieceId, outletId, ...sent });
-    await refreshFace(tx, pieceId);
+  const sent = { url, version, sentAt: new Date(), sentBy: ACTOR };
+  await write(async (writing) => {
+    if (posting) await writing.update(postings, sent, here);
+    else await writing.insert(postings, { pieceId, outletId, ...sent });
+    await refreshFace(writing, pieceId);
   });
   return { url, first: !posting, sentAt: sent.sentAt, version: sent.version };
 }
@@ -68,6 +68,6 @@ async function sentPicture(db: Database, outlet: Outlet, digest: string, alt: st
   if (answer.status !== 201 || !answer.location) {
     throw new Complaint(`${outlet.name} did not take the picture “${alt}” (status ${answer.status}). Nothing was published; send again.`);
   }
-  await db.insert(sentPictures).values({ outletId: outlet.id, digest, url: answer.location });
+  await write((writing) => writing.insert(sentPictures, { outletId: outlet.id, digest, url: answer.location! }));
   return answer.location;
 }

@@ -1,4 +1,4 @@
-import { index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
 import type { SourceKind, Passage } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Gravity } from '@even-page/core/proof/finding';
@@ -14,13 +14,13 @@ export const pieces = pgTable(
   'pieces',
   {
     id: uuid('id').primaryKey().defaultRandom(),
-    /** Counts the saves; a save names the one it is based on. */
-    version: integer('version').notNull().default(1),
+    /** The version that stands; its page and details are in `versions`. */
+    version: integer('version').notNull(),
     step: text('step').$type<Step>().notNull().default('gather'),
-    doc: jsonb('doc').$type<object>().notNull(),
-    details: jsonb('details').$type<Details>().notNull(),
     // What the Desk shows, worked out at each save so that the list never opens a page.
     title: text('title').notNull(),
+    /** The title as it is looked for and sorted. */
+    titleKey: text('title_key').notNull(),
     words: integer('words').notNull(),
     sectionWords: jsonb('section_words').$type<number[]>().notNull(),
     next: jsonb('next').$type<NextThing>().notNull(),
@@ -28,7 +28,25 @@ export const pieces = pgTable(
     touchedAt: moment('touched_at').notNull().defaultNow(),
     touchedBy: text('touched_by').notNull(),
   },
-  (t) => [index('pieces_touched').on(t.touchedAt)],
+  (t) => [index('pieces_touched').on(t.touchedAt, t.id)],
+);
+
+/** Every page and its details as they were saved, counted from 1 for each piece; a save names the one it is based on. */
+export const versions = pgTable(
+  'versions',
+  {
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    /** The name the browser gave this save, so that one sent twice is taken once. */
+    saveKey: text('save_key'),
+    doc: jsonb('doc').$type<object>().notNull(),
+    details: jsonb('details').$type<Details>().notNull(),
+    savedAt: moment('saved_at').notNull().defaultNow(),
+    savedBy: text('saved_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.pieceId, t.version] }), unique('versions_save_key').on(t.pieceId, t.saveKey)],
 );
 
 export const sources = pgTable('sources', {
@@ -41,6 +59,8 @@ export const sources = pgTable('sources', {
   title: text('title'),
   passages: jsonb('passages').$type<Passage[]>().notNull(),
   words: integer('words').notNull(),
+  /** How long the recording behind it is; null when its words carry no times. */
+  durationMs: integer('duration_ms'),
   createdAt: moment('created_at').notNull().defaultNow(),
   createdBy: text('created_by').notNull(),
 });
@@ -117,3 +137,6 @@ export const sentPictures = pgTable(
   },
   (t) => [primaryKey({ columns: [t.outletId, t.digest] })],
 );
+
+/** One row: the last entry of the write-ahead file that the tables hold. */
+export const journalMark = pgTable('journal_mark', { id: integer('id').primaryKey(), entry: integer('entry').notNull() });

@@ -60,18 +60,19 @@
     event.preventDefault();
   }
 
-  beforeNavigate(() => void piece.save());
+  beforeNavigate(() => void piece.saver.save());
 
   onMount(() => {
     piece.begin();
     const leave = (event: BeforeUnloadEvent) => {
-      if (piece.isSaved) return;
-      void piece.save();
-      event.preventDefault();
+      if (piece.saver.isSaved) return;
+      void piece.saver.save();
+      if (!piece.saver.isSafe) event.preventDefault();
     };
     window.addEventListener('beforeunload', leave);
     return () => {
       window.removeEventListener('beforeunload', leave);
+      piece.end();
       status.says = '';
       status.troubled = false;
     };

@@ -8,7 +8,7 @@
 
   const sent = $derived.by(() => {
     if (!piece.postings.length) return 'not sent';
-    return piece.postings.every((p) => p.version === piece.version) ? 'sent' : 'changed since';
+    return piece.postings.every((p) => p.version === piece.saver.version) ? 'sent' : 'changed since';
   });
   const figures: Record<Step, string> = $derived({
     gather: count(piece.sources.length, 'source'),

@@ -1,20 +1,22 @@
 import { closeHistory } from 'prosemirror-history';
 import type { EditorView } from 'prosemirror-view';
 import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
+import type { Step as PageStep } from 'prosemirror-transform';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
+import type { Draft } from '@even-page/core/post/merge';
 import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
 import type { Finding } from '@even-page/core/proof/finding';
 import type { Figures } from '@even-page/core/proof/figures';
 import { draftChanges } from '@even-page/core/tidy/draft-changes';
-import { editKey, type Edit } from '@even-page/core/tidy/edit';
-import { askServer, form, json, Refused } from '$lib/ask-server.ts';
-import { sayTime } from '$lib/parts/moments.ts';
-import { status } from '$lib/status.svelte.ts';
+import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/core/tidy/edit';
+import { askServer, form } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';
 import { core } from '$lib/workers/core.ts';
 import { sectionAt } from './page/commands.ts';
+import { toDocument } from './page/to-document.ts';
+import { Saver } from './saving/saver.svelte.ts';
 import { lightBlocks, type Light } from './page/lit-blocks.ts';
 
 /** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */
@@ -43,9 +45,7 @@ export type PieceData = {
 /** A picture as the server took it in. */
 export type Picture = { src: string; width: number; height: number; bytes: number; originalBytes: number; name: string };
 
-const SAVE_AFTER_MS = 500;
 const PROOF_AFTER_MS = 400;
-const TRY_AGAIN_MS = 4000;
 
 /** The piece in hand: one truth for both leaves, the spine and the strip. The editor itself stays outside reactivity. */
 export class Piece {
@@ -55,7 +55,6 @@ export class Piece {
   sources = $state.raw<SourceInHand[]>([]);
   outlets = $state.raw<Outlet[]>([]);
   postings = $state.raw<Posting[]>([]);
-  version = $state(0);
   findings = $state.raw<Finding[]>([]);
   figures = $state.raw<Figures | null>(null);
   /** Weights of pictures brought in during this visit, by address. */
@@ -70,11 +69,8 @@ export class Piece {
   view: EditorView | null = null;
   #doc: PostNode;
   readonly #touchedAt: Date;
-  #dirty = $state(false);
-  #saving: Promise<void> | null = null;
-  #saveTimer: ReturnType<typeof setTimeout> | undefined;
+  readonly saver: Saver;
   #proofTimer: ReturnType<typeof setTimeout> | undefined;
-  #stopped = false;
 
   readonly sections = $derived.by(() => {
     void this.pageTick;
@@ -111,15 +107,31 @@ export class Piece {
     this.id = data.piece.id;
     this.#doc = docFromJSON(data.piece.doc);
     this.step = data.piece.step;
+    this.details = data.piece.details;
     this.#take(data);
     this.#touchedAt = data.piece.touchedAt;
+    this.saver = new Saver(
+      {
+        id: this.id,
+        now: () => ({ doc: this.doc, details: $state.snapshot(this.details), step: this.step }),
+        put: (draft) => this.#put(draft),
+        putEdits: (changes) => this.#putEdits(changes),
+      },
+      { version: data.piece.version, doc: this.#doc, details: data.piece.details },
+    );
   }
 
   /** Starts the work that only a browser can do: called once, when the Spread stands there. */
   begin(): void {
-    this.#say(`Saved ${sayTime(this.#touchedAt)}`);
+    void this.saver.begin(this.#touchedAt);
     void this.#findEdits();
     this.#proofSoon();
+  }
+
+  /** Ends that work, and saves what is left to save. */
+  end(): void {
+    clearTimeout(this.#proofTimer);
+    void this.saver.close();
   }
 
   /** The page as it is now. */
@@ -127,18 +139,16 @@ export class Piece {
     return this.view?.state.doc ?? this.#doc;
   }
 
-  /** Takes over what the server knows after material was added; a page it filled replaces the empty one here. */
+  /** Takes over what the server knows after material was added or the piece was sent. */
   adopt(data: PieceData): void {
     this.#take(data);
-    const doc = docFromJSON(data.piece.doc);
-    if (!doc.eq(this.doc)) this.replacePage(doc, false);
+    const { version, doc, details } = data.piece;
+    void this.saver.takeOver({ version, doc: docFromJSON(doc), details });
     void this.#findEdits();
     this.#proofSoon();
   }
 
   #take(data: PieceData) {
-    this.details = data.piece.details;
-    this.version = data.piece.version;
     this.outlets = data.outlets;
     this.postings = data.postings;
     const known = new Map(this.sources.map((s) => [s.id, s]));
@@ -156,18 +166,37 @@ export class Piece {
 
   // ── The page ────────────────────────────────────────────────────────────────────────────────────────────
 
-  /** The page changed under the writer's hands. */
-  pageChanged(): void {
+  /** The page changed under the writer's hands, by these steps. */
+  pageChanged(steps: readonly PageStep[]): void {
     this.pageTick++;
-    this.changed();
+    this.saver.pageChanged(steps);
+    this.#proofSoon();
   }
 
-  /** Something that is saved with the piece changed. */
+  /** Details or the step changed. */
   changed(): void {
-    this.#dirty = true;
-    clearTimeout(this.#saveTimer);
-    this.#saveTimer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
+    this.saver.restChanged();
     this.#proofSoon();
+  }
+
+  /** Puts a page and details here that came from elsewhere: the caret stays, and undo leaves them alone. */
+  #put({ doc, details }: Draft) {
+    this.details = details;
+    if (!this.view) this.#doc = doc;
+    else {
+      const tr = toDocument(this.view.state, doc);
+      if (tr) this.view.dispatch(tr);
+    }
+    this.pageTick++;
+    this.#proofSoon();
+  }
+
+  /** Gives the page to an editor, or takes it back from one. */
+  attach(view: EditorView | null): void {
+    this.#doc = this.doc;
+    this.view = view;
+    this.caretTick++;
+    this.pageTick++;
   }
 
   /** Runs an editor command on the page and gives it the caret back. */
@@ -178,19 +207,11 @@ export class Piece {
   }
 
   /** Puts other content on the page, in one step that undo takes back. */
-  replacePage(doc: PostNode, save = true): void {
-    if (!this.view) {
-      this.#doc = doc;
-      this.pageTick++;
-    } else {
-      const tr = this.view.state.tr.replaceWith(0, this.view.state.doc.content.size, doc.content);
-      // A step of its own for undo, however fast it follows on another.
-      this.view.dispatch(closeHistory(tr.setSelection(TextSelection.atStart(tr.doc)).scrollIntoView()));
-    }
-    if (!save) {
-      this.#dirty = false;
-      clearTimeout(this.#saveTimer);
-    }
+  replacePage(doc: PostNode): void {
+    if (!this.view) return;
+    const tr = this.view.state.tr.replaceWith(0, this.view.state.doc.content.size, doc.content);
+    // A step of its own for undo, however fast it follows on another.
+    this.view.dispatch(closeHistory(tr.setSelection(TextSelection.atStart(tr.doc)).scrollIntoView()));
   }
 
   /** Puts a picture into the page: at a position, or after the block of the caret. */
@@ -263,72 +284,26 @@ export class Piece {
     this.changed();
   }
 
-  /** Takes and drops repairs over a source. A draft that stands on the page follows. */
-  async setEdits(id: string, edits: Edit[]): Promise<void> {
+  /** Takes the repairs given, or puts them back. A draft that stands on the page follows. */
+  takeEdits(id: string, edits: readonly Edit[], take: boolean): void {
+    const change: EditChange = { source: id, take: take ? [...edits] : [], drop: take ? [] : edits.map(editKey) };
     const before = this.sources.find((s) => s.id === id)!;
-    const sorted = [...edits].sort((a, b) => a.from - b.from);
-    this.sources = this.sources.map((s) => (s.id === id ? { ...s, edits: sorted } : s));
+    this.#putEdits([change]);
     if (this.view && before.source.kind === 'markdown') {
       const tr = this.view.state.tr;
-      for (const c of draftChanges(tr.doc, id, before.source, before.edits, sorted)) {
+      for (const c of draftChanges(tr.doc, id, before.source, before.edits, changeEdits(before.edits, change))) {
         if (c.text) tr.insertText(c.text, c.from, c.to);
         else tr.delete(c.from, c.to);
       }
       if (tr.docChanged) this.view.dispatch(closeHistory(tr));
     }
-    try {
-      await this.save();
-      await askServer(`/pieces/${this.id}/edits/${id}`, json('PUT', { edits: sorted }));
-      this.#say(`Saved ${sayTime(new Date())}`);
-    } catch (cause) {
-      if (!(cause instanceof Refused)) throw cause;
-      this.sources = this.sources.map((s) => (s.id === id ? { ...s, edits: before.edits } : s));
-      this.#say(cause.message, true);
+    this.saver.restChanged([change]);
+  }
+
+  #putEdits(changes: readonly EditChange[]) {
+    for (const change of changes) {
+      this.sources = this.sources.map((s) => (s.id === change.source ? { ...s, edits: changeEdits(s.edits, change) } : s));
     }
-  }
-
-  /** Takes the repairs given, or puts them back. */
-  takeEdits(id: string, edits: readonly Edit[], take: boolean): Promise<void> {
-    const keys = new Set(edits.map(editKey));
-    const rest = this.sources.find((s) => s.id === id)!.edits.filter((e) => !keys.has(editKey(e)));
-    return this.setEdits(id, take ? [...rest, ...edits] : rest);
-  }
-
-  // ── Saving ──────────────────────────────────────────────────────────────────────────────────────────────
-
-  /** Saves what changed; resolves when all of it is on the server, or with the reason said in the head line. */
-  async save(): Promise<void> {
-    clearTimeout(this.#saveTimer);
-    while (this.#saving) await this.#saving;
-    if (!this.#dirty || this.#stopped) return;
-    this.#saving = this.#saveNow().finally(() => (this.#saving = null));
-    await this.#saving;
-  }
-
-  get isSaved(): boolean {
-    return !this.#dirty && !this.#saving;
-  }
-
-  async #saveNow() {
-    this.#dirty = false;
-    this.#say('Saving');
-    const body = { base: this.version, doc: this.doc.toJSON() as object, details: $state.snapshot(this.details), step: this.step };
-    try {
-      const saved = await askServer<{ version: number; savedAt: string }>(`/pieces/${this.id}/save`, json('PUT', body));
-      this.version = saved.version;
-      this.#say(`Saved ${sayTime(new Date(saved.savedAt))}`);
-    } catch (cause) {
-      if (!(cause instanceof Refused)) throw cause;
-      this.#dirty = true;
-      this.#say(cause.status === 0 ? 'Not saved yet: the server does not answer' : cause.message, true);
-      if (cause.status === 0 || cause.status >= 500) this.#saveTimer = setTimeout(() => void this.save(), TRY_AGAIN_MS);
-      else if (cause.status === 409) this.#stopped = true;
-    }
-  }
-
-  #say(says: string, troubled = false) {
-    status.says = says;
-    status.troubled = troubled;
   }
 
   // ── Proof ───────────────────────────────────────────────────────────────────────────────────────────────

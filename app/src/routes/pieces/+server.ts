@@ -1,10 +1,14 @@
-import { createPiece, listPieces } from '$lib/server/pieces.ts';
-import { answer } from '$lib/server/answers.ts';
+import { createPiece } from '$lib/server/pieces.ts';
+import { answer, queryOf } from '$lib/server/answers.ts';
+import { deskRows, deskSchema } from '$lib/server/desk.ts';
 import { materialsOf } from '$lib/server/uploads.ts';
 import type { RequestHandler } from './$types.ts';
 
-/** The pieces on the Desk. */
-export const GET: RequestHandler = () => answer(async () => ({ pieces: await listPieces() }));
+/** Rows of the Desk. */
+export const GET: RequestHandler = async ({ url }) => {
+  const wanted = await queryOf(url, deskSchema);
+  return answer(() => deskRows(wanted));
+};
 
 /** Makes a piece of what was dropped or pasted; of nothing, an empty one. */
 export const POST: RequestHandler = ({ request }) => answer(async () => ({ id: await createPiece(await materialsOf(request)) }));

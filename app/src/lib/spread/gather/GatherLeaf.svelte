@@ -40,7 +40,7 @@
     busy = true;
     sorry = '';
     try {
-      await piece.save();
+      await piece.saver.save();
       await askServer(`/pieces/${piece.id}/material`, form('material', files));
       await invalidateAll();
       piece.openSource = piece.sources.at(-1)?.id ?? null;

@@ -1,6 +1,7 @@
 <!-- The right leaf: the post itself, always there, always editable. -->
 <script lang="ts">
   import { onMount } from 'svelte';
+  import Choices from '../saving/Choices.svelte';
   import Views from '$lib/parts/Views.svelte';
   import { Refused } from '$lib/ask-server.ts';
   import type { Piece } from '../piece.svelte.ts';
@@ -36,17 +37,15 @@
 
   onMount(() => {
     const editor = createEditor(place, piece.doc, {
-      changed: () => piece.pageChanged(),
+      changed: (steps) => piece.pageChanged(steps),
       moved: () => void piece.caretTick++,
       markChosen: (origins) => piece.showOrigin(origins),
       picturesBrought: (files, at) => void bringPictures(files, at),
       linkWanted: () => (linking = true),
     });
-    piece.view = editor;
-    piece.caretTick++;
-    piece.pageTick++;
+    piece.attach(editor);
     return () => {
-      piece.view = null;
+      piece.attach(null);
       editor.destroy();
     };
   });
@@ -58,6 +57,7 @@
   }
 </script>
 
+<Choices saver={piece.saver} />
 <div class="bar">
   <Views views={VIEWS} bind:open={view} label="Views of the page" />
   {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}

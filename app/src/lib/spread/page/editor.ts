@@ -5,6 +5,7 @@ import { history, redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem } from 'prosemirror-schema-list';
 import { EditorState, Plugin, type Command } from 'prosemirror-state';
+import type { Step } from 'prosemirror-transform';
 import { EditorView } from 'prosemirror-view';
 import { Slice } from 'prosemirror-model';
 import { blocksWithoutOwnId } from '@even-page/core/post/ids';
@@ -18,8 +19,8 @@ import { litBlocks } from './lit-blocks.ts';
 
 /** What the page tells the rest of the Spread. */
 export type Listener = {
-  /** The document changed. */
-  changed: () => void;
+  /** The document changed, by these steps. */
+  changed: (steps: readonly Step[]) => void;
   /** The caret or the selection moved. */
   moved: () => void;
   /** An origin mark was clicked, or asked for by key. */
@@ -71,8 +72,10 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     }),
     attributes: { class: 'page', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'The page', spellcheck: 'true' },
     dispatchTransaction(tr) {
-      view.updateState(view.state.apply(tr));
-      if (tr.docChanged) listener.changed();
+      const { state, transactions } = view.state.applyTransaction(tr);
+      view.updateState(state);
+      const steps = transactions.flatMap((t) => t.steps);
+      if (steps.length) listener.changed(steps);
       if (tr.docChanged || tr.selectionSet) listener.moved();
     },
     // Markdown as pasted: plain text with a structure comes in with it.

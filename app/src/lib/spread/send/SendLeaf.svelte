@@ -22,15 +22,17 @@
 
   const details = $derived(piece.details);
   const must = $derived(piece.findings.filter((f) => f.gravity === 'must'));
-  const slugSorry = $derived(sentenceFor('slug'));
+  // As typed: it goes into the details as soon as it can be a slug.
+  let slug = $derived(details.slug);
+  const slugSorry = $derived(sentenceFor(slug));
   const published = $derived(piece.postings.length > 0);
   const offered = $derived(slugOf(details.title));
   const length = $derived(details.description.length);
   const { least, most } = DESCRIPTION_LENGTH;
 
-  function sentenceFor(name: 'slug'): string {
+  function sentenceFor(slug: string): string {
     try {
-      detailsSchema.validateSyncAt(name, $state.snapshot(piece.details));
+      detailsSchema.validateSyncAt('slug', { slug });
       return '';
     } catch (cause) {
       return (cause as Error).message;
@@ -38,14 +40,15 @@
   }
 
   function setSlug(value: string) {
+    slug = value;
+    if (sentenceFor(value)) return;
     piece.details.slug = value;
-    // A slug that cannot be one is shown with its sentence and waits; it is not saved.
-    if (!sentenceFor('slug')) piece.changed();
+    piece.changed();
   }
 
   const posting = (outlet: Outlet) => piece.postings.find((p) => p.outletId === outlet.id);
 
-  const isCurrent = (sent: Posting) => sent.version === piece.version && piece.isSaved;
+  const isCurrent = (sent: Posting) => sent.version === piece.saver.version && piece.saver.isSaved;
 
   function stateOf(outlet: Outlet): string {
     const sent = posting(outlet);
@@ -63,8 +66,8 @@
         piece.details.slug = offered;
         piece.changed();
       }
-      await piece.save();
-      if (!piece.isSaved)
+      await piece.saver.save();
+      if (!piece.saver.isSaved)
         throw new Refused('The last change is not saved yet, so nothing was sent. Try again when the head line says it is saved.', 0);
       const sent = await askServer<{ url: string; first: boolean; sentAt: string; version: number }>(
         `/pieces/${piece.id}/publish`,
@@ -100,7 +103,7 @@
       <input
         id="detail-slug"
         class="line mono"
-        value={details.slug}
+        value={slug}
         placeholder={offered}
         oninput={(e) => setSlug(e.currentTarget.value)}
         aria-describedby={slugSorry ? 'slug-sorry' : undefined}

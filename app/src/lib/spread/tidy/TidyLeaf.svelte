@@ -55,7 +55,7 @@
   const holds = (n: number, next: number | undefined) => highlighted >= n && (next === undefined || highlighted < next);
 
   function toggle(segment: Segment) {
-    if (segment.edit && open) void piece.takeEdits(open.id, [segment.edit], !segment.taken);
+    if (segment.edit && open) piece.takeEdits(open.id, [segment.edit], !segment.taken);
   }
 
   // One tab stop for all repairs: the arrows walk from one to the next.

@@ -1,0 +1,63 @@
+import { desc, eq, like, sql } from 'drizzle-orm';
+import { number, object, string, type InferType } from 'yup';
+import { STEP_NAMES } from '$lib/steps.ts';
+import { database } from './database.ts';
+import { pieces, pieceSources, sources } from './schema.ts';
+
+/** How many rows of the Desk come at a time. */
+export const DESK_ROWS = 60;
+
+const stepAt = sql`array_position(array[${sql.join(
+  STEP_NAMES.map((step) => sql`${step}`),
+  sql`, `,
+)}]::text[], ${pieces.step})`;
+
+const ORDERS = {
+  touched: [desc(pieces.touchedAt), desc(pieces.id)],
+  step: [stepAt, desc(pieces.touchedAt)],
+  title: [pieces.titleKey, pieces.id],
+};
+
+/** What the Desk is asked for: an order, words the title holds, and the row to begin at. */
+export const deskSchema = object({
+  order: string()
+    .oneOf(Object.keys(ORDERS) as (keyof typeof ORDERS)[], 'The Desk knows the orders touched, step and title.')
+    .default('touched'),
+  find: string().max(300, 'Look for at most 300 characters.').default(''),
+  from: number().integer().min(0).max(1_000_000).default(0),
+});
+
+/** Rows of the Desk, with how many pieces fit and how many there are. */
+export async function deskRows({ order, find, from }: InferType<typeof deskSchema>) {
+  const db = await database();
+  const wanted = findable(find.trim());
+  const fits = wanted ? like(pieces.titleKey, `%${wanted.replace(/[\\%_]/g, '\\$&')}%`) : undefined;
+  const said = db
+    .select({ words: sql<number>`coalesce(sum(${sources.words}), 0)::int` })
+    .from(pieceSources)
+    .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
+    .where(eq(pieceSources.pieceId, pieces.id));
+  const rows = await db
+    .select({
+      id: pieces.id,
+      title: pieces.title,
+      step: pieces.step,
+      words: pieces.words,
+      sectionWords: pieces.sectionWords,
+      next: pieces.next,
+      touchedAt: pieces.touchedAt,
+      saidWords: sql<number>`(${said})`,
+    })
+    .from(pieces)
+    .where(fits)
+    .orderBy(...ORDERS[order])
+    .limit(DESK_ROWS)
+    .offset(from);
+  const total = await db.$count(pieces);
+  return { rows, found: fits ? await db.$count(pieces, fits) : total, total };
+}
+
+/** A title as it is looked for and sorted: in lower case, without accents. */
+export function findable(title: string): string {
+  return title.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
+}

@@ -1,0 +1,12 @@
+/**
+ * Whether a request was made by a page of another site. Reading is refused when it is asked under a name that is
+ * not ours (a foreign name made to point here); anything that changes something also when its origin is not ours.
+ */
+export function isFromElsewhere(request: Request, own: URL): boolean {
+  const host = request.headers.get('host');
+  if (host !== null && host !== own.host) return true;
+  if (request.method === 'GET' || request.method === 'HEAD') return false;
+  const origin = request.headers.get('origin');
+  const site = request.headers.get('sec-fetch-site');
+  return (origin !== null && origin !== own.origin) || (site !== null && site !== 'same-origin' && site !== 'none');
+}

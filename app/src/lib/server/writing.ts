@@ -1,0 +1,78 @@
+import { getTableColumns, getTableName, type SQL } from 'drizzle-orm';
+import { getTableConfig, type PgTable } from 'drizzle-orm/pg-core';
+import type { Database } from './database.ts';
+import * as schema from './schema.ts';
+
+/** A row as it stands after a write, with the name of its table. */
+export type WrittenRow = [table: string, row: Record<string, unknown>];
+
+const TABLES = new Map(
+  [
+    schema.pieces,
+    schema.versions,
+    schema.sources,
+    schema.pieceSources,
+    schema.pictures,
+    schema.outlets,
+    schema.postings,
+    schema.sentPictures,
+  ].map((table: PgTable) => [getTableName(table), table]),
+);
+
+/** Writes rows inside one transaction and notes how each stands afterwards, for the journal. */
+export class Writing {
+  readonly rows: WrittenRow[] = [];
+
+  constructor(readonly tx: Database) {}
+
+  async insert<T extends PgTable>(table: T, values: T['$inferInsert']): Promise<T['$inferSelect']> {
+    const [row] = (await this.tx
+      .insert(table)
+      .values(values as never)
+      .returning()) as Record<string, unknown>[];
+    return this.#note(table, row!);
+  }
+
+  /** Inserts a row unless one with its key is there already. */
+  async insertOnce<T extends PgTable>(table: T, values: T['$inferInsert']): Promise<void> {
+    const added = (await this.tx
+      .insert(table)
+      .values(values as never)
+      .onConflictDoNothing()
+      .returning()) as Record<string, unknown>[];
+    for (const row of added) this.#note(table, row);
+  }
+
+  async update<T extends PgTable>(table: T, values: Partial<T['$inferInsert']>, where: SQL | undefined): Promise<void> {
+    const changed = (await this.tx
+      .update(table)
+      .set(values as never)
+      .where(where)
+      .returning()) as Record<string, unknown>[];
+    for (const row of changed) this.#note(table, row);
+  }
+
+  #note<T extends PgTable>(table: T, row: Record<string, unknown>): T['$inferSelect'] {
+    this.rows.push([getTableName(table), row]);
+    return row as T['$inferSelect'];
+  }
+}
+
+/** Puts a row that was written before into its table again, whatever stands there under its key. */
+export async function rewrite(tx: Database, [name, row]: WrittenRow): Promise<void> {
+  const table = TABLES.get(name);
+  if (!table) throw new Error(`The journal names a table that is not known: ${name}`);
+  const columns = getTableColumns(table);
+  const { primaryKeys } = getTableConfig(table);
+  const target = primaryKeys[0]?.columns ?? Object.values(columns).filter((column) => column.primary);
+  const values = Object.fromEntries(
+    Object.entries(columns).map(([key, column]) => {
+      const value = row[key];
+      return [key, column.dataType === 'date' && value ? new Date(value as string) : value];
+    }),
+  );
+  await tx
+    .insert(table)
+    .values(values as never)
+    .onConflictDoUpdate({ target, set: values as never });
+}

@@ -1,0 +1,96 @@
+<!-- Places changed here and elsewhere at once: both are shown, the writer chooses. -->
+<script lang="ts">
+  import type { Choice } from '@even-page/core/post/merge';
+  import { plainText } from '@even-page/core/post/sections';
+  import { count } from '$lib/parts/sizes.ts';
+  import type { Saver } from './saver.svelte.ts';
+
+  let { saver }: { saver: Saver } = $props();
+
+  const NAMES = {
+    title: 'Title',
+    standfirst: 'Standfirst',
+    slug: 'Slug',
+    description: 'Description',
+    category: 'Category',
+    tags: 'Tags',
+  } as const;
+
+  const words = (choice: Choice, side: 'mine' | 'theirs') => {
+    if (choice.kind === 'block') return choice[side] && (plainText(choice[side]) || choice[side].type.name);
+    return choice[side]?.length ? [choice[side]].flat().join(', ') : null;
+  };
+  const key = (choice: Choice) => (choice.kind === 'block' ? choice.id : choice.name);
+</script>
+
+{#if saver.choices.length}
+  <section aria-label="Choose between two changes" aria-live="polite">
+    <h2>{count(saver.choices.length, 'place')} changed here and elsewhere</h2>
+    <p class="muted small">Nothing is lost: choose what stands. Until then the page is kept in this browser and not sent.</p>
+    {#each saver.choices as choice (key(choice))}
+      <div class="choice">
+        {#each ['mine', 'theirs'] as const as side (side)}
+          <div>
+            <h3>{side === 'mine' ? 'Here' : 'Elsewhere'}{choice.kind === 'detail' ? `: ${NAMES[choice.name]}` : ''}</h3>
+            {#if words(choice, side)}<p class="words">{words(choice, side)}</p>{:else}<p class="words none">taken out</p>{/if}
+            <button class="quiet" onclick={() => saver.choose(choice, side)}>Keep this</button>
+            {#if side === 'theirs' && choice.kind === 'block' && choice.mine && choice.theirs}
+              <button class="word" onclick={() => saver.choose(choice, 'both')}>Keep both</button>
+            {/if}
+          </div>
+        {/each}
+      </div>
+    {/each}
+  </section>
+{/if}
+
+<style>
+  section {
+    max-height: 46%;
+    overflow-y: auto;
+    padding: 14px 30px 6px;
+    border-bottom: 1px solid var(--brass);
+    background: var(--brass-tint);
+    color: var(--ink);
+  }
+  section > .muted {
+    color: var(--ink);
+  }
+  h2 {
+    font-weight: 650;
+  }
+  .choice {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 20px;
+    padding: 12px 0;
+  }
+  .choice + .choice {
+    border-top: 1px solid var(--hair);
+  }
+  h3 {
+    font-size: 13px;
+    font-weight: 600;
+  }
+  .words {
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 6;
+    line-clamp: 6;
+    overflow: hidden;
+    margin: 2px 0 8px;
+    font: 16px/24px var(--serif);
+    overflow-wrap: anywhere;
+  }
+  .none {
+    font-style: italic;
+  }
+  @media (max-width: 600px) {
+    section {
+      padding-inline: 16px;
+    }
+    .choice {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>

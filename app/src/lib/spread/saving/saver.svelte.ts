@@ -1,0 +1,316 @@
+import { Step as PageStep } from 'prosemirror-transform';
+import type { Details } from '@even-page/core/post/details';
+import { mergeDrafts, type Choice, type Draft } from '@even-page/core/post/merge';
+import { docFromJSON, schema, type PostNode } from '@even-page/core/post/schema';
+import type { EditChange } from '@even-page/core/tidy/edit';
+import { askServer, json, Refused } from '$lib/ask-server.ts';
+import { randomName } from '$lib/block-id.ts';
+import { sayTime } from '$lib/parts/moments.ts';
+import { status } from '$lib/status.svelte.ts';
+import type { Step } from '$lib/steps.ts';
+import { BrowserJournal, type Kept, type SentDraft } from './browser-journal.ts';
+
+/** What is saved of a piece. */
+export type State = Draft & { step: Step };
+
+/** A version as the server has it. */
+type Version = Draft & { version: number };
+
+/** The piece as the saver sees it. */
+export type Held = {
+  readonly id: string;
+  now: () => State;
+  /** Puts a page and details in place of what is there, with the caret where it was. */
+  put: (draft: Draft) => void;
+  /** Repairs of sources found in the journal. */
+  putEdits: (edits: readonly EditChange[]) => void;
+};
+
+const SAVE_AFTER_MS = 500;
+const FIRST_RETRY_MS = 500;
+const LAST_RETRY_MS = 8000;
+
+const newKey = () => randomName(20);
+
+const AWAY = 'the server is away';
+
+/**
+ * Keeps what is written: in the browser as it is typed, on the server as soon as it answers. A save names the
+ * version it is based on; what somebody else saved in between is put together with it, and where both changed
+ * the same, nothing is sent until the writer has chosen.
+ */
+export class Saver {
+  /** The version on the server that the page here is based on. */
+  version = $state(0);
+  /** Places changed here and elsewhere that wait for the writer. */
+  choices = $state.raw<Choice[]>([]);
+
+  readonly #held: Held;
+  readonly #journal: BrowserJournal;
+  #base: Version;
+  /** What the choices are about, until they are made. */
+  #theirs: Version | null = null;
+  /** A draft on its way: sent, its answer not heard yet. */
+  #sent = $state.raw<{ draft: SentDraft; doc: PostNode } | null>(null);
+  #edits: EditChange[] = [];
+  #dirty = $state(false);
+  #working: Promise<void> | null = null;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #retryMs = FIRST_RETRY_MS;
+  #closed = false;
+
+  constructor(held: Held, base: Version) {
+    this.#held = held;
+    this.#base = base;
+    this.version = base.version;
+    this.#journal = new BrowserJournal(held.id, () => this.#sayKept('this browser has no room to keep a copy'));
+  }
+
+  /** Begins to keep, and takes in what an earlier visit could not send. */
+  async begin(touchedAt: Date): Promise<void> {
+    this.#say(`Saved ${sayTime(touchedAt)}`);
+    window.addEventListener('online', this.#tryAgain);
+    document.addEventListener('visibilitychange', this.#tryAgain);
+    this.#journal.begin();
+    this.#keep(this.#base.version);
+    await this.#journal.takeOver((kept) => this.#takeIn(kept)).catch(() => this.#sayKept('this browser keeps nothing'));
+  }
+
+  /** Ends the visit. What the server does not have stays in the browser for the next one. */
+  async close(): Promise<void> {
+    window.removeEventListener('online', this.#tryAgain);
+    document.removeEventListener('visibilitychange', this.#tryAgain);
+    await this.save();
+    this.#closed = true;
+    clearTimeout(this.#timer);
+    if (this.isSaved) await this.#journal.drop();
+    this.#journal.close();
+  }
+
+  /** Whether the server has everything. */
+  get isSaved(): boolean {
+    return !this.#dirty && !this.#sent && !this.choices.length;
+  }
+
+  /** Whether all of it would be there again if this window closed now. */
+  get isSafe(): boolean {
+    return this.isSaved || this.#journal.holdsAll;
+  }
+
+  /** The page changed by these steps. */
+  pageChanged(steps: readonly PageStep[]): void {
+    this.#journal.keepSteps(steps.map((step) => step.toJSON() as object));
+    this.#changed();
+  }
+
+  /** Details or step changed, or repairs of a source were taken or put back. */
+  restChanged(edits: readonly EditChange[] = []): void {
+    this.#edits.push(...edits);
+    this.#keepRest();
+    this.#changed();
+  }
+
+  /** Takes over what the server has now, as after material was added there. */
+  async takeOver(theirs: Version): Promise<void> {
+    while (this.#working) await this.#working;
+    this.#putTogether(this.#base, theirs);
+  }
+
+  /** Saves what changed; resolves when the server has all of it, or with the reason said in the head line. */
+  async save(): Promise<void> {
+    clearTimeout(this.#timer);
+    this.#working ??= this.#saveAll().finally(() => (this.#working = null));
+    await this.#working;
+  }
+
+  /** Settles one choice: this side's change stays, theirs takes its place, or both stay. */
+  choose(choice: Choice, which: 'mine' | 'theirs' | 'both'): void {
+    if (which !== 'mine') {
+      const { doc, details } = this.#held.now();
+      if (choice.kind === 'detail') this.#held.put({ doc, details: { ...details, [choice.name]: choice.theirs } });
+      else this.#held.put({ doc: withChoice(doc, choice, which === 'both'), details });
+    }
+    this.choices = this.choices.filter((c) => c !== choice);
+    if (this.choices.length || !this.#theirs) return;
+    this.#base = this.#theirs;
+    this.version = this.#theirs.version;
+    this.#theirs = null;
+    this.#dirty = true;
+    void this.save();
+  }
+
+  // ── Sending ─────────────────────────────────────────────────────────────────────────────────────────────
+
+  #changed() {
+    this.#dirty = true;
+    if (this.choices.length) return;
+    if (!status.troubled) this.#say('Saving');
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
+  }
+
+  readonly #tryAgain = () => {
+    if (!this.isSaved && document.visibilityState === 'visible') void this.save();
+  };
+
+  async #saveAll(): Promise<void> {
+    let goesOn = true;
+    while (goesOn && (this.#sent || this.#dirty) && !this.choices.length && !this.#closed) goesOn = await this.#send();
+  }
+
+  /** Sends one draft: the one whose answer was never heard, or what is there now. Returns whether to go on. */
+  async #send(): Promise<boolean> {
+    const sent = (this.#sent ??= this.#takeDraft());
+    try {
+      const saved = await askServer<{ version: number; savedAt: string }>(`/pieces/${this.#held.id}/save`, json('PUT', sent.draft));
+      this.#sent = null;
+      this.#retryMs = FIRST_RETRY_MS;
+      this.#base = { version: saved.version, doc: sent.doc, details: sent.draft.details };
+      this.version = saved.version;
+      this.#journal.heard(sent.draft.key, saved.version);
+      this.#say(this.#dirty ? 'Saving' : `Saved ${sayTime(new Date(saved.savedAt))}`);
+      return true;
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      return this.#refused(cause);
+    }
+  }
+
+  #takeDraft(): { draft: SentDraft; doc: PostNode } {
+    const { doc, details, step } = this.#held.now();
+    const draft = { key: newKey(), base: this.#base.version, doc: doc.toJSON() as object, details, step, edits: this.#edits };
+    this.#edits = [];
+    this.#dirty = false;
+    this.#journal.keepDraft(draft, null);
+    return { draft, doc };
+  }
+
+  #refused(refused: Refused): boolean {
+    if (refused.status === 0 || refused.status >= 500) {
+      this.#sayKept(refused.status === 507 ? 'the disk of the server is full' : AWAY);
+      if (!this.#closed) this.#timer = setTimeout(() => void this.save(), this.#retryMs);
+      this.#retryMs = Math.min(LAST_RETRY_MS, this.#retryMs * 2);
+      return false;
+    }
+    // It was not taken, and the same again would not be either: what is there goes out anew.
+    this.#edits = [...this.#sent!.draft.edits, ...this.#edits];
+    this.#sent = null;
+    this.#dirty = true;
+    if (refused.status !== 409) {
+      this.#sayKept(refused.message);
+      return false;
+    }
+    const { version, doc, details } = refused.body as { version: number; doc: object; details: Details };
+    this.#putTogether(this.#base, { version, doc: docFromJSON(doc), details });
+    return true;
+  }
+
+  // ── Putting together ────────────────────────────────────────────────────────────────────────────────────
+
+  /** Puts what is here and what the server has together, both having begun from `base`. */
+  #putTogether(base: Draft | null, theirs: Version) {
+    // A server that counts less than before was brought back from a backup: what is here is newer.
+    const from = theirs.version < this.#base.version ? theirs : base;
+    const merged = mergeDrafts(from, this.#held.now(), theirs);
+    this.#held.put(merged);
+    this.choices = merged.choices;
+    if (merged.choices.length) {
+      this.#theirs = theirs;
+      // Kept as based on the old version: after a reload the same choice is asked again.
+      this.#keep(null);
+      this.#say('Changed here and elsewhere: choose below', true);
+      return;
+    }
+    this.#base = theirs;
+    this.version = theirs.version;
+    this.#dirty = this.#edits.length > 0 || !merged.doc.eq(theirs.doc) || JSON.stringify(merged.details) !== JSON.stringify(theirs.details);
+    this.#keep(this.#dirty ? null : theirs.version);
+  }
+
+  /** Takes in what an earlier visit kept: its last draft is sent once more, what came after is put on top. */
+  async #takeIn(kept: Kept): Promise<void> {
+    const { draft, steps, rest } = kept;
+    if (kept.version === null || steps.length || rest) {
+      try {
+        const doc = docFromJSON(draft.doc);
+        const base = kept.version === null ? await this.#baseOf(draft, doc) : { doc, details: draft.details };
+        const page = steps.reduce<PostNode>((page, step) => PageStep.fromJSON(schema, step).apply(page).doc ?? page, doc);
+        const now = this.#held.now();
+        const edits = [...draft.edits, ...(rest?.edits ?? [])];
+        const merged = mergeDrafts(base, { doc: page, details: rest?.details ?? draft.details }, now);
+        const theirs = { ...this.#base };
+        this.#held.put(merged);
+        this.#held.putEdits(edits);
+        this.#edits.push(...edits);
+        this.#dirty = true;
+        if (merged.choices.length) {
+          this.choices = merged.choices;
+          this.#theirs = theirs;
+        }
+        this.#say('Brought back what this browser kept');
+        this.#keep(null);
+      } catch (cause) {
+        // It stays where it is, and is tried again at the next visit.
+        console.error(cause);
+        return;
+      }
+    }
+    await this.#journal.drop(kept.visit);
+    await this.save();
+  }
+
+  /** The draft both sides began from; null when the server no longer has it. */
+  async #baseOf(draft: SentDraft, doc: PostNode): Promise<Draft | null> {
+    const at = `/pieces/${this.#held.id}`;
+    try {
+      const saved = await askServer<{ version: number }>(`${at}/save`, json('PUT', draft));
+      const taken = { version: saved.version, doc, details: draft.details };
+      // It may have been taken when it was first sent, and the page here may come after it.
+      if (taken.version > this.#base.version) this.#putTogether(this.#base, taken);
+      return taken;
+    } catch (cause) {
+      if (!(cause instanceof Refused) || cause.status !== 409) throw cause;
+    }
+    try {
+      const found = await askServer<{ doc: object; details: Details }>(`${at}/versions/${draft.base}`);
+      return { doc: docFromJSON(found.doc), details: found.details };
+    } catch (cause) {
+      if (!(cause instanceof Refused) || cause.status !== 404) throw cause;
+      return null;
+    }
+  }
+
+  // ── Keeping and saying ──────────────────────────────────────────────────────────────────────────────────
+
+  #keep(version: number | null) {
+    const { doc, details, step } = this.#held.now();
+    const draft = { key: newKey(), base: this.#base.version, doc: doc.toJSON() as object, details, step, edits: this.#edits };
+    this.#journal.keepDraft(draft, version);
+  }
+
+  #keepRest() {
+    const { details, step } = this.#held.now();
+    this.#journal.keepRest({ details, step, edits: this.#edits });
+  }
+
+  #sayKept(why: string) {
+    if (this.isSaved) return;
+    this.#say(this.#journal.works ? `Kept in this browser, ${why}` : `Kept in this window only, ${why}`, true);
+  }
+
+  #say(says: string, troubled = false) {
+    status.says = says;
+    status.troubled = troubled;
+  }
+}
+
+/** The page with their side of a choice in place of this side's, or right after it. */
+function withChoice(doc: PostNode, { id, theirs }: Choice & { kind: 'block' }, both: boolean): PostNode {
+  const blocks = doc.children.flatMap((block) => {
+    if (block.attrs.id !== id) return [block];
+    if (!theirs) return both ? [block] : [];
+    // Two blocks cannot share an id: the one that joins gets its own.
+    return both ? [block, theirs.type.create({ ...theirs.attrs, id: '' }, theirs.content)] : [theirs];
+  });
+  return blocks.length ? schema.node('doc', null, blocks) : schema.nodes.doc.createAndFill()!;
+}
