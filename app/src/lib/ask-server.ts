@@ -1,3 +1,5 @@
+import { MOST_BYTES, tooLarge } from '$lib/limits.ts';
+
 /** What went wrong, in a sentence for the writer. */
 export class Refused extends Error {
   constructor(
@@ -31,8 +33,10 @@ export function json(method: string, body: unknown): RequestInit {
   return { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
 }
 
-/** A form with files, as material or pictures go up. */
+/** A form with files, as material or pictures go up. Throws Refused at once when one is larger than the server takes. */
 export function form(field: string, files: readonly File[]): RequestInit {
+  const large = files.find((file) => file.size > MOST_BYTES);
+  if (large) throw new Refused(tooLarge(large.name), 413);
   const data = new FormData();
   for (const file of files) data.append(field, file);
   return { method: 'POST', body: data };

@@ -16,7 +16,8 @@ export function decode(bytes: Uint8Array): string {
     throw new Complaint('This file holds no text that can be read: bring captions, notes or a Markdown draft.');
   }
   if (!text.trim()) throw new Complaint('This file holds no words: check that it is the right one.');
-  return text;
+  // No text means a NUL, and no database keeps one.
+  return text.replaceAll('\0', '');
 }
 
 function read(bytes: Uint8Array): string {

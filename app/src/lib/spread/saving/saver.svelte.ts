@@ -33,6 +33,7 @@ const LAST_RETRY_MS = 8000;
 const newKey = () => randomName(20);
 
 const AWAY = 'the server is away';
+const ASKS = 'Changed here and elsewhere: choose below';
 
 /**
  * Keeps what is written: in the browser as it is typed, on the server as soon as it answers. A save names the
@@ -218,7 +219,7 @@ export class Saver {
       this.#theirs = theirs;
       // Kept as based on the old version: after a reload the same choice is asked again.
       this.#keep(null);
-      this.#say('Changed here and elsewhere: choose below', true);
+      this.#say(ASKS, true);
       return;
     }
     this.#base = theirs;
@@ -227,56 +228,57 @@ export class Saver {
     this.#keep(this.#dirty ? null : theirs.version);
   }
 
-  /** Takes in what an earlier visit kept: its last draft is sent once more, what came after is put on top. */
+  /** Takes in what an earlier visit kept: its last draft is sent once more if need be, what came after is put on top. */
   async #takeIn(kept: Kept): Promise<void> {
-    const { draft, steps, rest } = kept;
-    if (kept.version === null || steps.length || rest) {
-      try {
-        const doc = docFromJSON(draft.doc);
-        const base = kept.version === null ? await this.#baseOf(draft, doc) : { doc, details: draft.details };
-        const page = steps.reduce<PostNode>((page, step) => PageStep.fromJSON(schema, step).apply(page).doc ?? page, doc);
-        const now = this.#held.now();
-        const edits = [...draft.edits, ...(rest?.edits ?? [])];
-        const merged = mergeDrafts(base, { doc: page, details: rest?.details ?? draft.details }, now);
-        const theirs = { ...this.#base };
+    try {
+      const doc = docFromJSON(kept.draft.doc);
+      const { details, edits } = kept.draft;
+      const version = kept.version ?? (await this.#sendAgain(kept.draft));
+      // This page may have been loaded before the draft arrived.
+      if (version !== null && version > this.#base.version) this.#putTogether(this.#base, { version, doc, details });
+      if (kept.version === null || kept.steps.length || kept.rest) {
+        const base = version === null ? await this.#versionOf(kept.draft.base) : { doc, details };
+        const page = kept.steps.reduce<PostNode>((page, step) => PageStep.fromJSON(schema, step).apply(page).doc ?? page, doc);
+        const merged = mergeDrafts(base, { doc: page, details: kept.rest?.details ?? details }, this.#held.now());
+        const found = [...edits, ...(kept.rest?.edits ?? [])];
         this.#held.put(merged);
-        this.#held.putEdits(edits);
-        this.#edits.push(...edits);
+        this.#held.putEdits(found);
+        this.#edits.push(...found);
         this.#dirty = true;
         if (merged.choices.length) {
           this.choices = merged.choices;
-          this.#theirs = theirs;
-        }
-        this.#say('Brought back what this browser kept');
+          this.#theirs = this.#base;
+          this.#say(ASKS, true);
+        } else this.#say('Brought back what this browser kept');
         this.#keep(null);
-      } catch (cause) {
-        // It stays where it is, and is tried again at the next visit.
-        console.error(cause);
-        return;
       }
+    } catch (cause) {
+      // It stays where it is, and is tried again at the next visit.
+      console.error(cause);
+      return;
     }
     await this.#journal.drop(kept.visit);
     await this.save();
   }
 
-  /** The draft both sides began from; null when the server no longer has it. */
-  async #baseOf(draft: SentDraft, doc: PostNode): Promise<Draft | null> {
-    const at = `/pieces/${this.#held.id}`;
+  /** Sends a draft whose answer was never heard. Returns its version; null when somebody else had saved before it. */
+  async #sendAgain(draft: SentDraft): Promise<number | null> {
     try {
-      const saved = await askServer<{ version: number }>(`${at}/save`, json('PUT', draft));
-      const taken = { version: saved.version, doc, details: draft.details };
-      // It may have been taken when it was first sent, and the page here may come after it.
-      if (taken.version > this.#base.version) this.#putTogether(this.#base, taken);
-      return taken;
+      return (await askServer<{ version: number }>(`/pieces/${this.#held.id}/save`, json('PUT', draft))).version;
     } catch (cause) {
-      if (!(cause instanceof Refused) || cause.status !== 409) throw cause;
+      if (cause instanceof Refused && cause.status === 409) return null;
+      throw cause;
     }
+  }
+
+  /** A version as the server has it; null when it no longer does. */
+  async #versionOf(version: number): Promise<Draft | null> {
     try {
-      const found = await askServer<{ doc: object; details: Details }>(`${at}/versions/${draft.base}`);
+      const found = await askServer<{ doc: object; details: Details }>(`/pieces/${this.#held.id}/versions/${version}`);
       return { doc: docFromJSON(found.doc), details: found.details };
     } catch (cause) {
-      if (!(cause instanceof Refused) || cause.status !== 404) throw cause;
-      return null;
+      if (cause instanceof Refused && cause.status === 404) return null;
+      throw cause;
     }
   }
 

@@ -1,0 +1,211 @@
+import { expect } from 'chai';
+import { request as httpRequest } from 'node:http';
+import { connect } from 'node:net';
+import { networkInterfaces } from 'node:os';
+import { startServer, type RunningServer } from '../running-server.ts';
+import { fileOf, form, writer } from './writer.ts';
+
+describe('the doors of the server', function () {
+  this.timeout(60_000);
+  let server: RunningServer;
+  let id: string;
+  const { bring, read, list, save } = writer(() => server);
+
+  before(async () => {
+    server = await startServer();
+    id = await bring(fileOf('mending-log.md'));
+  });
+  after(() => server.stop());
+
+  /** A request with whatever headers it is given, as `fetch` does not allow. */
+  const raw = (method: string, path: string, headers: Record<string, string>, body = '') =>
+    new Promise<{ status: number; text: string }>((resolve, reject) => {
+      const { hostname, port } = new URL(server.address);
+      const asked = httpRequest({ hostname, port, method, path, headers: { connection: 'close', ...headers } }, (answer) => {
+        let text = '';
+        answer.on('data', (part: Buffer) => (text += part.toString()));
+        answer.on('end', () => resolve({ status: answer.statusCode!, text }));
+      });
+      asked.on('error', reject);
+      asked.end(body);
+    });
+  const own = () => ({ host: new URL(server.address).host, origin: server.address, accept: 'application/json' });
+
+  it('refuse what a page of another site sends, in every form it can take', async () => {
+    const before = (await read(id)).piece.version;
+    const json = JSON.stringify({ base: before, doc: {}, details: {}, step: 'write' });
+    const elsewhere: Record<string, string>[] = [
+      { origin: 'https://elsewhere.example', 'content-type': 'application/json' },
+      { origin: 'https://elsewhere.example', 'content-type': 'text/plain' },
+      { origin: 'null', 'content-type': 'application/x-www-form-urlencoded' },
+      { origin: server.address.replace('127.0.0.1', 'localhost'), 'content-type': 'application/json' },
+      { 'sec-fetch-site': 'cross-site', 'content-type': 'application/json' },
+      { 'sec-fetch-site': 'same-site', 'content-type': 'text/plain' },
+    ];
+    for (const headers of elsewhere) {
+      const { origin: _, ...rest } = own();
+      for (const [method, path] of [
+        ['PUT', `/pieces/${id}/save`],
+        ['POST', '/pieces'],
+        ['POST', '/outlets'],
+        ['POST', `/pieces/${id}/publish`],
+      ] as const) {
+        expect((await raw(method, path, { ...rest, ...headers }, json)).status, `${method} ${path} ${JSON.stringify(headers)}`).to.equal(
+          403,
+        );
+      }
+    }
+    expect((await read(id)).piece.version).to.equal(before);
+  });
+
+  it('answer to their own name only, so that a foreign name pointed here reads nothing', async () => {
+    for (const path of ['/', '/pieces', `/pieces/${id}`]) {
+      const { status, text } = await raw('GET', path, { host: 'elsewhere.example' });
+      expect(status).to.equal(403);
+      expect(text).to.not.contain('mending');
+    }
+    expect((await raw('GET', '/pieces', own())).status).to.equal(200);
+  });
+
+  it('are open on the loopback address only', async function () {
+    const outside = Object.values(networkInterfaces())
+      .flat()
+      .find((i) => i && !i.internal && i.family === 'IPv4');
+    if (!outside) return this.skip();
+    const reached = await new Promise((resolve) => {
+      const socket = connect({ host: outside.address, port: Number(new URL(server.address).port), timeout: 2000 });
+      for (const [event, value] of [
+        ['connect', true],
+        ['error', false],
+        ['timeout', false],
+      ] as const) {
+        socket.once(event, () => {
+          socket.destroy();
+          resolve(value);
+        });
+      }
+    });
+    expect(reached).to.equal(false);
+  });
+
+  it('refuse a body of 200 MB before it has come in, and one over 25 MB by name', async () => {
+    const huge = await raw('POST', '/pieces', {
+      ...own(),
+      'content-type': 'multipart/form-data; boundary=x',
+      'content-length': String(200 * 1024 * 1024),
+    });
+    expect(huge.status).to.equal(413);
+    expect(huge.text).to.contain('larger than the server takes at once');
+    const large = await server.call('/pieces', form('material', new File([new Uint8Array(26 * 1024 * 1024)], 'evening.srt')));
+    expect(large.status).to.equal(422);
+    expect((await large.json()).message).to.equal('evening.srt is larger than 25 MB: bring in its captions or its words instead.');
+    expect((await fetch(server.address)).status).to.equal(200);
+  });
+
+  it('take material of every broken kind, or say in one sentence what is wrong with it', async () => {
+    const text = (s: string) => new TextEncoder().encode(s);
+    const bad: [string, Uint8Array][] = [
+      ['empty.srt', new Uint8Array()],
+      ['binary.srt', Uint8Array.from({ length: 5000 }, (_, i) => (i * 37) % 256)],
+      ['nothing.vtt', text('WEBVTT\n\nNOTE only a note\n')],
+      ['arrows.srt', text('1\n00:00:01,000 - 00:00:02,000\nWords.\n')],
+      ['blank.txt', text(' \n\t\n\u00a0')],
+    ];
+    for (const [name, bytes] of bad) {
+      const answer = await server.call('/pieces', form('material', new File([bytes as BlobPart], name)));
+      const body = await answer.json();
+      if (answer.status !== 200) {
+        expect(answer.status, name).to.equal(422);
+        expect(body.message, name).to.match(new RegExp(`^${name.replace('.', '\\.')}: [A-Z][^\\n]*\\.$`));
+      }
+    }
+    const good: [string, Uint8Array, number][] = [
+      [
+        'many.srt',
+        text(Array.from({ length: 50_000 }, (_, i) => `${i + 1}\n00:00:01,000 --> 00:00:02,000\nWords ${i}.\n`).join('\n')),
+        50_000,
+      ],
+      ['line.txt', text(`${'word '.repeat(200_000)}end.`), 1],
+      ['mixed.txt', text('One.\r\n\r\nTwo.\n\nThree.\r\rFour.'), 4],
+      ['rtl.vtt', text('WEBVTT\n\n00:01.000 --> 00:02.000\nשלום לכולם. e\u0301te\u0301 👩‍🔧'), 1],
+      ['utf16.txt', Uint8Array.from([0xff, 0xfe, ...[...'Lamps mended.'].flatMap((c) => [c.charCodeAt(0), 0])]), 1],
+    ];
+    for (const [name, bytes, passages] of good) {
+      const { sources } = await read(await bring(new File([bytes as BlobPart], name)));
+      expect(sources[0].source.passages, name).to.have.length(passages);
+    }
+  });
+
+  it('take letters that no database keeps, without them', async () => {
+    const { piece } = await read(id);
+    const doc = JSON.parse(JSON.stringify(piece.doc).replace('Last October', 'Last\\u0000 Oct\\ud83dober'));
+    const saved = await save(id, piece, { doc, details: { title: 'A\0 title \ud800' } });
+    expect(saved.status).to.equal(200);
+    const after = (await read(id)).piece;
+    expect(after.details.title).to.equal('A title \ufffd');
+    expect(after.doc.content[0].content[0].text).to.match(/^Last Oct\ufffdober/);
+    const { sources } = await read(await bring(new File(['One\0 line with a nul, and words enough.'], 'nul\0.txt')));
+    expect(sources[0].source.passages[0].text).to.equal('One line with a nul, and words enough.');
+  });
+
+  it('never let a stack trace out, whatever they are asked', async () => {
+    const paths = [
+      '/',
+      '/pieces',
+      `/pieces/${id}`,
+      `/pieces/${id}/save`,
+      `/pieces/${id}/material`,
+      `/pieces/${id}/pictures`,
+      `/pieces/${id}/publish`,
+      `/pieces/${id}/versions/1`,
+      '/pieces/x/save',
+      '/outlets',
+      '/pictures/x',
+      '/pieces?order=up',
+      '/pieces?from=-1',
+      '/?find=%00',
+      '/%E0%A4%A',
+      '/../..',
+      '/pieces/%00',
+    ];
+    const bodies = [
+      '',
+      '{',
+      'null',
+      '[]',
+      '{"base":1}',
+      '{"key":"0123456789","base":1,"doc":{"type":"doc"},"details":{},"step":"write"}',
+      'x'.repeat(10_000),
+      '\u0000',
+    ];
+    for (const path of paths) {
+      for (const method of ['GET', 'POST', 'PUT', 'DELETE', 'PATCH']) {
+        for (const type of ['application/json', 'multipart/form-data', 'multipart/form-data; boundary=x', 'text/plain']) {
+          for (const body of method === 'GET' ? [''] : bodies) {
+            const { status, text } = await raw(
+              method,
+              path,
+              { ...own(), 'content-type': type, 'content-length': String(Buffer.byteLength(body)) },
+              body,
+            );
+            const where = `${method} ${path} ${type} ${body.slice(0, 20)} → ${status}`;
+            expect(text, where).to.not.match(/\bat .{1,200}:\d+:\d+|node:internal|file:\/\/|\/build\/|\b[A-Z]\w*Error: /);
+            expect(status, where).to.be.oneOf([200, 204, 400, 403, 404, 405, 415, 422]);
+          }
+        }
+      }
+    }
+    expect((await list()).length).to.be.greaterThan(0);
+    await save(id, (await read(id)).piece);
+  });
+
+  it('send the headers that keep a browser careful', async () => {
+    for (const path of ['/', `/pieces/${id}`, '/pieces']) {
+      const { headers } = await fetch(server.address + path, { headers: { accept: path === '/pieces' ? 'application/json' : 'text/html' } });
+      expect(headers.get('x-content-type-options')).to.equal('nosniff');
+      expect(headers.get('referrer-policy')).to.equal('same-origin');
+      if (path !== '/pieces')
+        expect(headers.get('content-security-policy')).to.match(/default-src 'self'.*object-src 'none'.*frame-ancestors 'none'/);
+    }
+  });
+});
