@@ -32,7 +32,7 @@ async function take(name: string, { lamp = false, phone = false, piece = '', ste
 
 const KNIVES = 'Sharpening a kitchen knife';
 const LAMPS = 'Rewiring a table lamp';
-const fillers = (page: Page) => page.getByRole('tab', { name: /^Fillers/ }).click();
+const fillers = (page: Page) => page.getByRole('radio', { name: /^Fillers/ }).click();
 
 await take('desk', {});
 await take('desk-lamp', { lamp: true });

@@ -20,7 +20,7 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
 
   // Tidy: counts by kind; one kind is taken and put back, then everything.
   await step(page, 'Tidy');
-  const kind = (name: string) => page.getByRole('tab', { name: new RegExp(`^${name}`) });
+  const kind = (name: string) => page.getByRole('radio', { name: new RegExp(`^${name}`) });
   await expect(kind('Fillers')).toHaveText(/3\d/);
   await expect(kind('Spacing')).toHaveText(/11/);
   await expect(kind('Sentences')).toHaveText(/6\d\d/);
@@ -128,7 +128,7 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   expect(new TextDecoder().decode(Object.values(zip)[0])).toMatch(
     /^---\ntitle: Sharpening[^]*tags:\n {2}- knives\n {2}- whetstone\n---\n\nBrave Opening/,
   );
-  await page.getByRole('tab', { name: 'HTML' }).click();
+  await page.getByRole('radio', { name: 'HTML' }).click();
   await page.getByRole('button', { name: 'Copy' }).click();
   await expect(page.getByText('The HTML is on the clipboard')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^<p>Brave Opening words for the blog\.<\/p>/);

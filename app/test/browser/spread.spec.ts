@@ -96,7 +96,7 @@ test.describe('the page', () => {
 
   test('can be seen as readers will, at three widths', async ({ page }) => {
     await bring(page, 'mending-log.md');
-    await page.getByRole('tab', { name: 'Reader’s view' }).click();
+    await page.getByRole('radio', { name: 'Reader’s view' }).click();
     const article = page.getByRole('article');
     await expect(article.getByRole('heading', { level: 1 })).toContainText('mending log');
     for (const [name, width] of [
@@ -162,7 +162,7 @@ test.describe('Tidy', () => {
   test('can be walked with the keyboard, repair by repair', async ({ page }) => {
     await bring(page, 'rewiring-a-lamp.vtt');
     await page.keyboard.press('Alt+2');
-    await page.getByRole('tab', { name: /^Fillers/ }).click();
+    await page.getByRole('radio', { name: /^Fillers/ }).click();
     const words = page.getByRole('group', { name: /^Words with repairs/ });
     await words.focus();
     await page.keyboard.press('ArrowDown');
@@ -173,7 +173,7 @@ test.describe('Tidy', () => {
     await expect(words.getByRole('button', { pressed: true })).toHaveCount(2);
     await saved(page);
     await page.reload();
-    await page.getByRole('tab', { name: /^Fillers/ }).click();
+    await page.getByRole('radio', { name: /^Fillers/ }).click();
     await expect(page.getByRole('button', { name: 'Put back 2' })).toBeVisible();
   });
 
@@ -253,7 +253,7 @@ test('the Desk finds and orders pieces', async ({ page }) => {
   await page.getByRole('searchbox').fill('nothing of the kind');
   await expect(page.getByText('No piece has')).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
-  await page.getByRole('tab', { name: 'Title' }).click();
+  await page.getByRole('radio', { name: 'Title' }).click();
   const titles = await page.getByRole('listitem').getByRole('heading').allTextContents();
   expect(titles).toEqual([...titles].sort((a, b) => a.localeCompare(b, 'en')));
 });

@@ -201,7 +201,9 @@ describe('the doors of the server', function () {
 
   it('send the headers that keep a browser careful', async () => {
     for (const path of ['/', `/pieces/${id}`, '/pieces']) {
-      const { headers } = await fetch(server.address + path, { headers: { accept: path === '/pieces' ? 'application/json' : 'text/html' } });
+      const { headers } = await fetch(server.address + path, {
+        headers: { accept: path === '/pieces' ? 'application/json' : 'text/html' },
+      });
       expect(headers.get('x-content-type-options')).to.equal('nosniff');
       expect(headers.get('referrer-policy')).to.equal('same-origin');
       if (path !== '/pieces')

@@ -117,16 +117,17 @@ function inline(children: PhrasingContent[], definitions: Definitions, around: r
   });
 }
 
-// Spaces at the edges of a block mean nothing and would come back as entities.
+// Spaces at the edges of a block mean nothing and would come back as entities; those of code are its own.
 function trimmed(content: PostNode[]): PostNode[] {
   const list = [...content];
-  while (list.length && list[0]!.isText && !list[0]!.text!.trimStart()) list.shift();
-  while (list.length && list.at(-1)!.isText && !list.at(-1)!.text!.trimEnd()) list.pop();
-  const cut = (at: number, words: (t: string) => string) => {
-    const node = list[at];
-    if (node?.isText) list[at] = schema.text(words(node.text!), node.marks);
+  const cut = (at: 0 | -1, trim: (words: string) => string) => {
+    for (let node = list.at(at); node?.isText && !marks.code.isInSet(node.marks); node = list.at(at)) {
+      const words = trim(node.text!);
+      if (words) return void list.splice(at, 1, schema.text(words, node.marks));
+      list.splice(at, 1);
+    }
   };
-  cut(0, (t) => t.trimStart());
-  cut(list.length - 1, (t) => t.trimEnd());
+  cut(0, (words) => words.trimStart());
+  cut(-1, (words) => words.trimEnd());
   return list;
 }

@@ -43,45 +43,68 @@ function list(node: PostNode, kind: Pick<List, 'ordered' | 'start'>): List {
   return { type: 'list', ...kind, spread, children: children.map((item) => ({ ...item, spread })) };
 }
 
-// A run of text with its marks, opened from the outside in: link, strong, emphasis, code.
-const ORDER = ['link', 'strong', 'emphasis', 'code'];
+type Run = { node: PostNode; marks: readonly Mark[] };
+
+const isCode = (mark: Mark) => mark.type.name === 'code';
 
 function inline(block: PostNode): PhrasingContent[] {
-  const runs: { node: PostNode; marks: Mark[] }[] = [];
-  block.forEach((node) => {
-    const marks = [...node.marks].sort((a, b) => ORDER.indexOf(a.type.name) - ORDER.indexOf(b.type.name));
-    if (!node.isText) return void runs.push({ node, marks });
-    // Markdown cannot emphasise a space at the edge of a run: it moves outside.
-    const [, before, words, after] = /^(\s*)([^]*?)(\s*)$/.exec(node.text!)!;
-    const schema = node.type.schema;
-    const spaces = (s: string) => s && runs.push({ node: schema.text(s), marks: marks.filter((m) => m.type.name === 'link') });
-    if (!marks.length || !words) return void runs.push({ node, marks: words ? marks : [] });
-    spaces(before!);
-    runs.push({ node: schema.text(words), marks });
-    spaces(after!);
-  });
-  return nest(runs);
+  return nest(block.children.map((node) => ({ node, marks: node.marks })));
 }
 
-function nest(runs: { node: PostNode; marks: Mark[] }[]): PhrasingContent[] {
+// Where two marks run equally far, the one named first goes around the other.
+const ORDER = ['link', 'emphasis', 'strong'];
+
+/** Runs as a tree: at each place the mark that runs furthest goes around the others; code is always innermost. */
+function nest(runs: readonly Run[]): PhrasingContent[] {
   const found: PhrasingContent[] = [];
   for (let i = 0; i < runs.length;) {
     const { node, marks } = runs[i]!;
-    const outer = marks[0];
-    if (!outer || outer.type.name === 'code') {
-      const value = node.text ?? '';
-      if (!node.isText) found.push({ type: 'break' });
-      else found.push(outer ? { type: 'inlineCode', value } : { type: 'text', value });
-      i++;
+    const reach = (mark: Mark) => {
+      let end = i + 1;
+      while (end < runs.length && mark.isInSet(runs[end]!.marks)) end++;
+      return end;
+    };
+    const [outer] = marks
+      .filter((mark) => !isCode(mark))
+      .map((mark) => ({ mark, end: reach(mark) }))
+      .sort((a, b) => b.end - a.end || ORDER.indexOf(a.mark.type.name) - ORDER.indexOf(b.mark.type.name));
+    if (outer) {
+      const { mark, end } = outer;
+      found.push(
+        ...marked(
+          mark,
+          runs.slice(i, end).map((run) => ({ node: run.node, marks: mark.removeFromSet(run.marks) })),
+        ),
+      );
+      i = end;
       continue;
     }
-    let end = i + 1;
-    while (end < runs.length && runs[end]!.marks[0]?.eq(outer)) end++;
-    const children = nest(runs.slice(i, end).map((r) => ({ node: r.node, marks: r.marks.slice(1) })));
-    if (outer.type.name === 'link') {
-      found.push({ type: 'link', url: outer.attrs.href, title: outer.attrs.title || null, children: children as never });
-    } else found.push({ type: outer.type.name as 'strong' | 'emphasis', children });
-    i = end;
+    const value = node.text ?? '';
+    if (!node.isText) found.push({ type: 'break' });
+    else found.push({ type: marks.length ? 'inlineCode' : 'text', value });
+    i++;
   }
   return found;
+}
+
+function marked(mark: Mark, runs: Run[]): PhrasingContent[] {
+  if (mark.type.name === 'link') {
+    const { href, title } = mark.attrs as { href: string; title: string };
+    return [{ type: 'link', url: href, title: title || null, children: nest(runs) as never }];
+  }
+  // Markdown cannot emphasise a space at the edge of a stretch: it moves outside.
+  const before = takeSpace(runs, 0, /^\s+/);
+  const after = takeSpace(runs, -1, /\s+$/);
+  const type = mark.type.name as 'strong' | 'emphasis';
+  return [...before, ...(runs.length ? [{ type, children: nest(runs) }] : []), ...after];
+}
+
+/** Takes the white space off one end of runs and returns it; that of code is its own. */
+function takeSpace(runs: Run[], at: 0 | -1, space: RegExp): PhrasingContent[] {
+  const run = runs.at(at);
+  const value = run?.node.isText && !run.marks.some(isCode) ? (space.exec(run.node.text!)?.[0] ?? '') : '';
+  if (!value) return [];
+  const rest = run!.node.text!.replace(space, '');
+  runs.splice(at, 1, ...(rest ? [{ ...run!, node: run!.node.type.schema.text(rest) }] : []));
+  return [{ type: 'text', value }];
 }

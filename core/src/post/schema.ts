@@ -183,7 +183,7 @@ export const schema = new Schema({
       parseDOM: [{ tag: 'strong' }, { tag: 'b' }],
       toDOM: () => ['strong', 0],
     },
-    code: { excludes: 'emphasis strong', parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
+    code: { parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
   },
 });
 

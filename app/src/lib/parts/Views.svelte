@@ -13,13 +13,13 @@
     const at = views.findIndex((v) => v.name === open);
     open = views[(at + step + views.length) % views.length]!.name;
     const list = event.currentTarget as HTMLElement;
-    requestAnimationFrame(() => list.querySelector<HTMLElement>('[aria-selected="true"]')?.focus());
+    requestAnimationFrame(() => list.querySelector<HTMLElement>('[aria-checked="true"]')?.focus());
   }
 </script>
 
-<div class="views" role="tablist" tabindex="-1" aria-label={label} onkeydown={walk}>
+<div class="views" role="radiogroup" tabindex="-1" aria-label={label} onkeydown={walk}>
   {#each views as view (view.name)}
-    <button role="tab" aria-selected={open === view.name} tabindex={open === view.name ? 0 : -1} onclick={() => (open = view.name)}>
+    <button role="radio" aria-checked={open === view.name} tabindex={open === view.name ? 0 : -1} onclick={() => (open = view.name)}>
       {view.label}{#if view.count !== undefined}&nbsp;<b>{view.count.toLocaleString('en')}</b>{/if}
     </button>
   {/each}
@@ -39,7 +39,7 @@
   button:hover {
     color: var(--ink);
   }
-  button[aria-selected='true'] {
+  button[aria-checked='true'] {
     color: var(--ink);
     font-weight: 600;
     border-color: var(--bottle);

@@ -82,6 +82,7 @@
 <svelte:window {onkeydown} />
 
 <div class="work">
+  <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
   <StepStrip {piece} />
   <main class="spread {side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
     <section class="leaf l" aria-label={asks}>

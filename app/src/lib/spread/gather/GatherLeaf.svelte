@@ -88,7 +88,7 @@
             />{:else}<FileText size={17} aria-hidden="true" />{/if}
           <span
             ><b>{s.name}</b>
-            <p>{describe(s)}</p></span
+            <span class="says">{describe(s)}</span></span
           >
           <span class="go">{s.id === piece.openSource ? '' : 'open'}</span>
         </button>

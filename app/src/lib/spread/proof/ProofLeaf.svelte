@@ -62,14 +62,14 @@
         <button class="item" class:on={opened === f} onclick={() => go(f)}>
           <Gravity gravity={f.gravity} /><span
             ><b>{f.says}</b>
-            <p>{f.hint}</p></span
+            <span class="says">{f.hint}</span></span
           ><span class="go">{where(f)}</span>
         </button>
       {:else}
         <div class="item">
           <Gravity gravity={f.gravity} /><span
             ><b>{f.says}</b>
-            <p>{f.hint}</p></span
+            <span class="says">{f.hint}</span></span
           ><span></span>
         </div>
       {/if}
@@ -77,11 +77,11 @@
     <div class="item">
       <Gravity gravity="fine" /><span
         ><b>{fine} of {count(CHECKS.length, 'check')} {fine === 1 ? 'is' : 'are'} fine</b>
-        <p>
+        <span class="says">
           {CHECKS.filter((c) => !piece.findings.some((f) => f.check === c.name))
             .map((c) => c.name)
             .join(', ')}
-        </p></span
+        </span></span
       ><span></span>
     </div>
   {:else if piece.figures}

@@ -127,8 +127,8 @@
       bind:value={piece.details.description}
       oninput={() => piece.changed()}
       placeholder="What the post gives, in {least} to {most} characters"></textarea>
-    <small class:look={length > 0 && (length < least || length > most)} aria-label="{length} characters; {least} to {most} is best">
-      {#if length}{length}{:else if piece.hasWords}<button
+    <small class:look={length > 0 && (length < least || length > most)}>
+      {#if length}{length}<span class="sr"> characters; {least} to {most} is best</span>{:else if piece.hasWords}<button
           class="word"
           onclick={() => {
             piece.details.description = proposeDescription(details.standfirst, piece.doc);
@@ -186,7 +186,7 @@
     <button class="item" onclick={() => piece.goTo('proof')}>
       <Gravity gravity="must" /><span
         ><b>{must.length === 1 ? '1 thing' : `${must.length} things`} must be fixed first</b>
-        <p>{must[0]!.says}</p></span
+        <span class="says">{must[0]!.says}</span></span
       ><span class="go">show</span>
     </button>
   {/if}

@@ -1,0 +1,151 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { bring, expect, MATERIAL, pageOf, saved, test } from './fixtures.ts';
+
+// A lost address is one of the screens, and the browser notes it.
+test.use({ quietly: false });
+
+const STEPS = ['Gather', 'Tidy', 'Shape', 'Write', 'Dress', 'Proof', 'Send'];
+
+// Source: axe-core with its rules for WCAG 2.0 to 2.2, A and AA.
+async function axe(page: Page, where: string) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(
+    violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`),
+    where,
+  ).toEqual([]);
+}
+
+for (const mode of ['light', 'dark'] as const) {
+  test(`axe finds nothing on any screen, ${mode === 'light' ? 'day' : 'lamp'}`, async ({ page, context, house }) => {
+    await context.addCookies([{ name: 'even-page-mode', value: mode, url: house.server.address }]);
+    await page.goto('/');
+    await axe(page, 'Desk');
+    await page.goto('/?find=nothing+of+the+kind');
+    await axe(page, 'Desk without a find');
+    await page.goto('/nowhere');
+    await axe(page, 'a lost address');
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Start empty' }).click();
+    await page.waitForURL(/\/pieces\//);
+    for (const [i, name] of STEPS.entries()) {
+      await page.keyboard.press(`Alt+${i + 1}`);
+      await axe(page, `${name} of an empty piece`);
+    }
+    await bring(page, 'rewiring-a-lamp.vtt');
+    await page.keyboard.press('Alt+2');
+    await page.getByRole('button', { name: /^Take all/ }).click();
+    await page.keyboard.press('Alt+3');
+    await expect(page.getByRole('button', { name: 'Write onto the page' })).toBeVisible();
+    await axe(page, 'Shape with a proposal');
+    await page.getByRole('button', { name: 'Write onto the page' }).click();
+    await page.keyboard.press('Alt+5');
+    await pageOf(page).locator('p').first().click();
+    await page.getByLabel('Choose pictures').last().setInputFiles(`${MATERIAL}two-coins-under-a-knife.png`);
+    await expect(pageOf(page).locator('img')).toBeVisible();
+    for (const [i, name] of STEPS.entries()) {
+      await page.keyboard.press(`Alt+${i + 1}`);
+      await page.waitForTimeout(500);
+      await axe(page, name);
+    }
+    for (const view of ['Reader’s view', 'Markdown', 'HTML']) {
+      await page.getByRole('radio', { name: view }).click();
+      await axe(page, view);
+    }
+    await page.getByRole('button', { name: /^Keys/ }).click();
+    await axe(page, 'the keys');
+  });
+}
+
+test.describe('with the keyboard alone', () => {
+  /** Presses Tab until what has the focus is called this. */
+  async function tabTo(page: Page, name: RegExp, most = 80) {
+    for (let i = 0; i < most; i++) {
+      await page.keyboard.press('Tab');
+      const called = await page.evaluate(() => {
+        const el = document.activeElement;
+        return (el?.getAttribute('aria-label') ?? el?.textContent ?? '').trim();
+      });
+      if (name.test(called)) return;
+    }
+    throw new Error(`Tab never came to ${name}`);
+  }
+
+  test('every control of every screen is reached, and shows that it is', async ({ page }) => {
+    await bring(page, 'mending-log.md');
+    const screens = ['/', ...STEPS.map((_, i) => `Alt+${i + 1}`)];
+    const piece = page.url();
+    for (const screen of screens) {
+      if (screen === '/') await page.goto('/');
+      else {
+        if (page.url() !== piece) await page.goto(piece);
+        await expect(pageOf(page)).toBeVisible();
+        await page.keyboard.press(screen);
+        await page.waitForTimeout(400);
+      }
+      // What can be reached: shown, not switched off, and not one of a group that the arrow keys walk.
+      const wanted = await page.evaluate(() => {
+        for (const el of document.querySelectorAll<HTMLElement>('[data-reach]')) delete el.dataset.reach;
+        const all = [
+          ...document.querySelectorAll<HTMLElement>(
+            'a[href], button:not(:disabled), input:not([type=file]):not(:disabled), textarea, select, [contenteditable=true], [tabindex="0"]',
+          ),
+        ];
+        return all
+          .filter((el) => el.tabIndex >= 0 && el.checkVisibility({ checkVisibilityCSS: true }) && !el.closest('[hidden]'))
+          .map((el, i) => (el.dataset.reach = String(i)));
+      });
+      const reached = new Set<string>();
+      const unseen: string[] = [];
+      await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+      for (let i = 0; i < wanted.length * 2 + 10 && reached.size < wanted.length; i++) {
+        await page.keyboard.press('Tab');
+        const at = await page.evaluate(() => {
+          const el = document.activeElement as HTMLElement | null;
+          if (!el || el === document.body) return null;
+          const style = getComputedStyle(el);
+          const around = getComputedStyle(el.parentElement!);
+          const shows =
+            style.outlineStyle !== 'none' ||
+            style.boxShadow !== 'none' ||
+            around.outlineStyle !== 'none' ||
+            el.isContentEditable ||
+            el.tagName === 'TEXTAREA' ||
+            el.tagName === 'INPUT';
+          return { reach: el.dataset.reach ?? '', shows, html: el.outerHTML.slice(0, 120) };
+        });
+        if (!at) continue;
+        if (at.reach) reached.add(at.reach);
+        if (!at.shows) unseen.push(at.html);
+      }
+      const missed = await page.evaluate(
+        (ids) => ids.map((id) => document.querySelector(`[data-reach="${id}"]`)?.outerHTML.slice(0, 120)),
+        wanted.filter((id) => !reached.has(id)),
+      );
+      expect(missed, `${screen}: not reached`).toEqual([]);
+      expect(unseen, `${screen}: focus not seen`).toEqual([]);
+    }
+  });
+
+  test('a piece is begun, written, looked at and left', async ({ page }) => {
+    await page.goto('/');
+    await tabTo(page, /^Start empty$/);
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/\/pieces\//);
+    await tabTo(page, /^Title$/);
+    await page.keyboard.type('By keyboard');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('## Stones');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Keep them wet.');
+    await page.keyboard.press('Alt+6');
+    await tabTo(page, /^The post has no description/);
+    await page.keyboard.press('Alt+7');
+    await saved(page);
+    await tabTo(page, /^Desk$/, 120);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'By keyboard' })).toBeVisible();
+  });
+});
