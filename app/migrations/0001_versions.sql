@@ -23,6 +23,7 @@ ALTER TABLE "pieces" ALTER COLUMN "title_key" SET NOT NULL;--> statement-breakpo
 ALTER TABLE "sources" ADD COLUMN "duration_ms" integer;--> statement-breakpoint
 ALTER TABLE "versions" ADD CONSTRAINT "versions_piece_id_pieces_id_fk" FOREIGN KEY ("piece_id") REFERENCES "public"."pieces"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "pieces_touched" ON "pieces" USING btree ("touched_at","id");--> statement-breakpoint
+CREATE INDEX "pieces_title" ON "pieces" USING btree ("title_key","id");--> statement-breakpoint
 INSERT INTO "versions" ("piece_id", "version", "doc", "details", "saved_at", "saved_by")
 	SELECT "id", "version", "doc", "details", "touched_at", "touched_by" FROM "pieces";--> statement-breakpoint
 UPDATE "sources" SET "duration_ms" = (

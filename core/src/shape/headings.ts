@@ -62,7 +62,8 @@ function phrasesOf(text: string, whole: Map<string, number>): Phrase[] {
   }
   // How much oftener a word is said here than in the whole: its share of the Kullback-Leibler divergence.
   const here = stemCounts(text);
-  const telling = (s: string) => Math.log((here.get(s) ?? 0) / total(here) / (whole.get(s)! / total(whole)));
+  const size = total(whole) / total(here);
+  const telling = (s: string) => Math.log(((here.get(s) ?? 0) / whole.get(s)!) * size);
   return [...found.values()]
     .filter((p) => p.stems.length === 1 || p.count > 1)
     .map(({ stems, text, count }) => ({

@@ -1,4 +1,4 @@
-import { desc, eq, like, sql } from 'drizzle-orm';
+import { desc, eq, inArray, like, sql } from 'drizzle-orm';
 import { number, object, string, type InferType } from 'yup';
 import { STEP_NAMES } from '$lib/steps.ts';
 import { database } from './database.ts';
@@ -32,11 +32,14 @@ export async function deskRows({ order, find, from }: InferType<typeof deskSchem
   const db = await database();
   const wanted = findable(find.trim());
   const fits = wanted ? like(pieces.titleKey, `%${wanted.replace(/[\\%_]/g, '\\$&')}%`) : undefined;
-  const said = db
-    .select({ words: sql<number>`coalesce(sum(${sources.words}), 0)::int` })
-    .from(pieceSources)
-    .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
-    .where(eq(pieceSources.pieceId, pieces.id));
+  // First the ids alone: rows passed over are then light.
+  const wantedIds = db
+    .select({ id: pieces.id })
+    .from(pieces)
+    .where(fits)
+    .orderBy(...ORDERS[order])
+    .limit(DESK_ROWS)
+    .offset(from);
   const rows = await db
     .select({
       id: pieces.id,
@@ -46,15 +49,29 @@ export async function deskRows({ order, find, from }: InferType<typeof deskSchem
       sectionWords: pieces.sectionWords,
       next: pieces.next,
       touchedAt: pieces.touchedAt,
-      saidWords: sql<number>`(${said})`,
     })
     .from(pieces)
-    .where(fits)
-    .orderBy(...ORDERS[order])
-    .limit(DESK_ROWS)
-    .offset(from);
+    .where(inArray(pieces.id, wantedIds))
+    .orderBy(...ORDERS[order]);
+  // Asked for these rows alone: as part of the list it would be counted for every row passed over, too.
+  const said = await db
+    .select({ id: pieceSources.pieceId, words: sql<number>`sum(${sources.words})::int` })
+    .from(pieceSources)
+    .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
+    .where(
+      inArray(
+        pieceSources.pieceId,
+        rows.map((row) => row.id),
+      ),
+    )
+    .groupBy(pieceSources.pieceId);
+  const saidBy = new Map(said.map(({ id, words }) => [id, words]));
   const total = await db.$count(pieces);
-  return { rows, found: fits ? await db.$count(pieces, fits) : total, total };
+  return {
+    rows: rows.map((row) => ({ ...row, saidWords: saidBy.get(row.id) ?? 0 })),
+    found: fits ? await db.$count(pieces, fits) : total,
+    total,
+  };
 }
 
 /** A title as it is looked for and sorted: in lower case, without accents. */

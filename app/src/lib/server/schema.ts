@@ -28,7 +28,7 @@ export const pieces = pgTable(
     touchedAt: moment('touched_at').notNull().defaultNow(),
     touchedBy: text('touched_by').notNull(),
   },
-  (t) => [index('pieces_touched').on(t.touchedAt, t.id)],
+  (t) => [index('pieces_touched').on(t.touchedAt, t.id), index('pieces_title').on(t.titleKey, t.id)],
 );
 
 /** Every page and its details as they were saved, counted from 1 for each piece; a save names the one it is based on. */

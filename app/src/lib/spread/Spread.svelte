@@ -82,9 +82,9 @@
 <svelte:window {onkeydown} />
 
 <div class="work">
-  <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
   <StepStrip {piece} />
   <main class="spread {side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
+    <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
     <section class="leaf l" aria-label={asks}>
       <Leaf {piece} />
     </section>
