@@ -29,7 +29,7 @@
     <a class="brand" href="/"><Logo />Even Page</a>
     <nav aria-label="Screens"><a href="/" aria-current={page.url.pathname === '/' ? 'page' : undefined}>Desk</a></nav>
     <div class="right">
-      <span class="saved" class:troubled={status.troubled} role="status">{status.says}</span>
+      <span class="saved {status.gravity}" role="status">{status.says}</span>
       <ModeSwitch mode={data.mode} />
       <button class="head-word" onclick={() => (keysOpen = true)}
         ><Keyboard size={15} aria-hidden="true" />Keys <span class="mono">?</span></button
@@ -43,7 +43,7 @@
 <style>
   .house {
     display: grid;
-    grid-template-rows: 44px minmax(0, 1fr);
+    grid-template: 44px minmax(0, 1fr) / minmax(0, 1fr);
     min-height: 100%;
   }
   header {
@@ -95,7 +95,11 @@
     overflow: hidden;
     text-overflow: ellipsis;
   }
-  .saved.troubled {
+  .saved.look {
+    color: var(--brass);
+    font-weight: 600;
+  }
+  .saved.must {
     color: var(--rust);
     font-weight: 600;
   }

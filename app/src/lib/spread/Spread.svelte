@@ -51,6 +51,11 @@
     untrack(() => piece.light(null));
   });
 
+  // A choice between two changes stands over the page.
+  $effect(() => {
+    if (piece.saver.choices.length) side = 'right';
+  });
+
   function onkeydown(event: KeyboardEvent) {
     if (!event.altKey || event.ctrlKey || event.metaKey) return;
     if (event.code === 'BracketLeft') fold('left');
@@ -74,7 +79,7 @@
       window.removeEventListener('beforeunload', leave);
       piece.end();
       status.says = '';
-      status.troubled = false;
+      status.gravity = 'fine';
     };
   });
 </script>

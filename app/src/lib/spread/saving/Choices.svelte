@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Choice } from '@even-page/core/post/merge';
   import { plainText } from '@even-page/core/post/sections';
+  import { sideBySide } from '@even-page/core/post/side-by-side';
   import { count } from '$lib/parts/sizes.ts';
   import type { Saver } from './saver.svelte.ts';
 
@@ -16,10 +17,11 @@
     tags: 'Tags',
   } as const;
 
-  const words = (choice: Choice, side: 'mine' | 'theirs') => {
-    if (choice.kind === 'block') return choice[side] && (plainText(choice[side]) || choice[side].type.name);
-    return choice[side]?.length ? [choice[side]].flat().join(', ') : null;
-  };
+  function words(choice: Choice, side: 'mine' | 'theirs'): string {
+    if (choice.kind === 'block') return choice[side] ? plainText(choice[side]) || choice[side].type.name : '';
+    return [choice[side] ?? []].flat().join(', ');
+  }
+  const compared = (choice: Choice) => sideBySide(words(choice, 'mine'), words(choice, 'theirs'));
   const key = (choice: Choice) => (choice.kind === 'block' ? choice.id : choice.name);
 </script>
 
@@ -28,11 +30,16 @@
     <h2>{count(saver.choices.length, 'place')} changed here and elsewhere</h2>
     <p class="muted small">Nothing is lost: choose what stands. Until then the page is kept in this browser and not sent.</p>
     {#each saver.choices as choice (key(choice))}
+      {@const shown = compared(choice)}
       <div class="choice">
         {#each ['mine', 'theirs'] as const as side (side)}
           <div>
             <h3>{side === 'mine' ? 'Here' : 'Elsewhere'}{choice.kind === 'detail' ? `: ${NAMES[choice.name]}` : ''}</h3>
-            {#if words(choice, side)}<p class="words">{words(choice, side)}</p>{:else}<p class="words none">taken out</p>{/if}
+            {#if words(choice, side)}
+              <p class="words">
+                {#each shown[side] as { text, own }, i (i)}{#if own}<mark>{text}</mark>{:else}{text}{/if}{/each}
+              </p>
+            {:else}<p class="words none">taken out</p>{/if}
             <button class="quiet" onclick={() => saver.choose(choice, side)}>Keep this</button>
             {#if side === 'theirs' && choice.kind === 'block' && choice.mine && choice.theirs}
               <button class="word" onclick={() => saver.choose(choice, 'both')}>Keep both</button>
@@ -73,14 +80,14 @@
     font-weight: 600;
   }
   .words {
-    display: -webkit-box;
-    -webkit-box-orient: vertical;
-    -webkit-line-clamp: 6;
-    line-clamp: 6;
-    overflow: hidden;
     margin: 2px 0 8px;
     font: 16px/24px var(--serif);
     overflow-wrap: anywhere;
+  }
+  mark {
+    background: var(--leaf);
+    color: inherit;
+    box-shadow: inset 0 -2px var(--brass);
   }
   .none {
     font-style: italic;

@@ -145,7 +145,7 @@ export class Saver {
   #changed() {
     this.#dirty = true;
     if (this.choices.length) return;
-    if (!status.troubled) this.#say('Saving');
+    if (status.gravity === 'fine') this.#say('Saving');
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => void this.save(), SAVE_AFTER_MS);
   }
@@ -219,7 +219,7 @@ export class Saver {
       this.#theirs = theirs;
       // Kept as based on the old version: after a reload the same choice is asked again.
       this.#keep(null);
-      this.#say(ASKS, true);
+      this.#say(ASKS, 'must');
       return;
     }
     this.#base = theirs;
@@ -248,7 +248,7 @@ export class Saver {
         if (merged.choices.length) {
           this.choices = merged.choices;
           this.#theirs = this.#base;
-          this.#say(ASKS, true);
+          this.#say(ASKS, 'must');
         } else this.#say('Brought back what this browser kept');
         this.#keep(null);
       }
@@ -297,12 +297,13 @@ export class Saver {
 
   #sayKept(why: string) {
     if (this.isSaved) return;
-    this.#say(this.#journal.works ? `Kept in this browser, ${why}` : `Kept in this window only, ${why}`, true);
+    if (this.#journal.works) this.#say(`Kept in this browser, ${why}`, 'look');
+    else this.#say(`Kept in this window only, ${why}`, 'must');
   }
 
-  #say(says: string, troubled = false) {
+  #say(says: string, gravity: typeof status.gravity = 'fine') {
     status.says = says;
-    status.troubled = troubled;
+    status.gravity = gravity;
   }
 }
 
