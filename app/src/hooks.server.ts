@@ -1,7 +1,7 @@
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { backUp, closeDatabase, database } from '$lib/server/database.ts';
 import { backUpDaily } from '$lib/server/daily-backup.ts';
-import { isFromElsewhere } from '$lib/server/origin.ts';
+import { isFromElsewhere, underOwnName } from '$lib/server/origin.ts';
 import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
 
 export const init: ServerInit = async () => {
@@ -15,6 +15,8 @@ export const init: ServerInit = async () => {
 };
 
 export const handle: Handle = async ({ event, resolve }) => {
+  const better = underOwnName(event.request, event.url);
+  if (better) return new Response(null, { status: 307, headers: { location: better } });
   if (isFromElsewhere(event.request, event.url)) {
     return json({ message: 'This request came from another site and was refused. Nothing was changed.' }, { status: 403 });
   }

@@ -179,6 +179,10 @@ test('a file that cannot be read says so on the Desk and makes nothing', async (
   const before = await page.getByRole('listitem').count();
   await page.getByLabel('Choose files').setInputFiles({ name: 'empty.srt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
   await expect(page.getByRole('alert')).toContainText('empty.srt: This file is empty');
+  await page
+    .getByLabel('Choose files')
+    .setInputFiles({ name: 'evening.srt', mimeType: 'text/plain', buffer: Buffer.alloc(26 * 1024 * 1024, 'words ') });
+  await expect(page.getByRole('alert')).toContainText('evening.srt is larger than 25 MB');
   await page.reload();
   await expect(page.getByRole('listitem')).toHaveCount(before);
 });

@@ -19,12 +19,12 @@ describe('the doors of the server', function () {
 
   /** A request with whatever headers it is given, as `fetch` does not allow. */
   const raw = (method: string, path: string, headers: Record<string, string>, body = '') =>
-    new Promise<{ status: number; text: string }>((resolve, reject) => {
+    new Promise<{ status: number; text: string; headers: Record<string, unknown> }>((resolve, reject) => {
       const { hostname, port } = new URL(server.address);
       const asked = httpRequest({ hostname, port, method, path, headers: { connection: 'close', ...headers } }, (answer) => {
         let text = '';
         answer.on('data', (part: Buffer) => (text += part.toString()));
-        answer.on('end', () => resolve({ status: answer.statusCode!, text }));
+        answer.on('end', () => resolve({ status: answer.statusCode!, text, headers: answer.headers }));
       });
       asked.on('error', reject);
       asked.end(body);
@@ -65,6 +65,10 @@ describe('the doors of the server', function () {
       expect(text).to.not.contain('mending');
     }
     expect((await raw('GET', '/pieces', own())).status).to.equal(200);
+    // Somebody at this machine who types its other name is shown the way.
+    const { host } = new URL(server.address);
+    const led = await raw('GET', '/?find=log', { host: host.replace('127.0.0.1', 'localhost') });
+    expect([led.status, led.headers.location]).to.deep.equal([307, `${server.address}/?find=log`]);
   });
 
   it('are open on the loopback address only', async function () {

@@ -114,13 +114,13 @@ describe('nothing that was acknowledged is lost', function () {
     expect(said).to.contain('cannot be opened. Nothing was changed').and.to.contain('start again');
   });
 
-  describe('backups', () => {
-    const restore = (...args: string[]) =>
-      spawnSync('node', ['--import', 'tsx', 'scripts/restore.ts', ...args], {
-        env: { ...process.env, EVEN_PAGE_DATA: folder },
-        encoding: 'utf8',
-      });
+  const restore = (...args: string[]) =>
+    spawnSync('node', ['--import', 'tsx', 'scripts/restore.ts', ...args], {
+      env: { ...process.env, EVEN_PAGE_DATA: folder },
+      encoding: 'utf8',
+    });
 
+  describe('backups', () => {
     it('bring the database back, with the saves since or as it was', async () => {
       const id = await bring(fileOf('mending-log.md'));
       await saveTitles(id, 2);
@@ -199,6 +199,11 @@ describe('nothing that was acknowledged is lost', function () {
     const { piece } = await read(id);
     expect(piece.details.title).to.equal('What the mending log taught us in its first winter');
     expect(piece.doc.content.length).to.be.greaterThan(5);
+    // The backup was made by a database at work; it opens, and is brought up to date anew.
+    await server.stop();
+    expect(restore('newest', '--as-it-was').stdout).to.contain('as it was');
+    await start();
+    expect((await read(id)).piece.doc).to.deep.equal(piece.doc);
   });
 
   it('a full disk refuses a save in a sentence, and everything is well when there is room again', async function () {

@@ -1,4 +1,7 @@
 import { expect } from 'chai';
+import { flesch } from 'flesch';
+import { fleschKincaid } from 'flesch-kincaid';
+import { readFileSync } from 'node:fs';
 import { readability } from '@even-page/core/language/readability';
 import { sentences } from '@even-page/core/language/sentences';
 import { slugOf } from '@even-page/core/language/slug';
@@ -66,6 +69,16 @@ describe('readability', () => {
     expect([r.words, r.sentences, r.syllables]).to.deep.equal([6, 1, 6]);
     expect(r.ease).to.be.closeTo(206.835 - 1.015 * 6 - 84.6, 1e-9);
     expect(r.grade).to.be.closeTo(0.39 * 6 + 11.8 - 15.59, 1e-9);
+  });
+
+  // Reference: the packages `flesch` and `flesch-kincaid`, on the demo's own texts.
+  it('agrees with a reference library on whole texts', () => {
+    for (const name of ['mending-log.md', 'chair-caning.md', 'autumn-mending-day.md', 'draught-proofing.txt']) {
+      const text = readFileSync(new URL(`../../../demo/material/${name}`, import.meta.url), 'utf8');
+      const { words: word, sentences: sentence, syllables: syllable, ease, grade } = readability(text);
+      expect(ease!, name).to.be.closeTo(flesch({ word, sentence, syllable }), 1e-9);
+      expect(grade!, name).to.be.closeTo(fleschKincaid({ word, sentence, syllable }), 1e-9);
+    }
   });
 
   it('has no figures for a text without words', () => {

@@ -1,34 +1,17 @@
 import { expect } from 'chai';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { blog } from '../src/blog.ts';
-import { Store } from '../src/store.ts';
-
-const ORIGIN = 'http://blog.larkfield.example';
+import { ORIGIN, runningBlog } from './running-blog.ts';
 
 describe('the blog stand-in against its standards', () => {
-  let folder: string;
-  let app: ReturnType<typeof blog>;
+  let blog: ReturnType<typeof runningBlog>;
 
-  beforeEach(() => {
-    folder = mkdtempSync(join(tmpdir(), 'blog-'));
-    app = blog({ origin: ORIGIN, token: 'secret', store: new Store(folder) });
-  });
-  afterEach(() => rmSync(folder, { recursive: true }));
+  beforeEach(() => (blog = runningBlog()));
+  afterEach(() => blog.end());
 
-  const auth = { authorization: 'Bearer secret' };
-  const json = (body: unknown) =>
-    app.request('/micropub', { method: 'POST', headers: { ...auth, 'content-type': 'application/json' }, body: JSON.stringify(body) });
-  const ask = async (query: string) => (await app.request(`/micropub?${query}`, { headers: auth })).json();
+  const json = (body: unknown) => blog.json(body);
+  const ask = (query: string) => blog.ask(query);
   const source = (url: string) => ask(`q=source&url=${encodeURIComponent(url)}`);
-  const formed = (text: string) =>
-    app.request('/micropub', {
-      method: 'POST',
-      headers: { ...auth, 'content-type': 'application/x-www-form-urlencoded; charset=utf-8' },
-      body: text,
-    });
+  const formed = (text: string) => blog.post(text, { 'content-type': 'application/x-www-form-urlencoded; charset=utf-8' });
 
   // Requests as the W3C Recommendation "Micropub" (23 May 2017) prints them, with addresses of our own; written
   // down from memory, section numbers too.
@@ -93,7 +76,7 @@ describe('the blog stand-in against its standards', () => {
         const { type, properties } = await source(url);
         expect(type).to.deep.equal(['h-entry']);
         for (const [property, values] of Object.entries(wanted)) expect(properties[property]).to.deep.equal(values);
-        expect((await app.request(url.slice(ORIGIN.length))).status).to.equal(200);
+        expect((await blog.app.request(url.slice(ORIGIN.length))).status).to.equal(200);
       });
     }
 
@@ -104,11 +87,11 @@ describe('the blog stand-in against its standards', () => {
       body.append('category[]', 'foo');
       body.append('category[]', 'bar');
       body.append('photo', new File([new Uint8Array([255, 216, 255])], 'lamp.png', { type: 'image/png' }));
-      const answer = await app.request('/micropub', { method: 'POST', headers: auth, body });
+      const answer = await blog.post(body);
       expect(answer.status).to.equal(201);
       const { properties } = await source(answer.headers.get('location')!);
       expect(properties.category).to.deep.equal(['foo', 'bar']);
-      expect((await app.request(String(properties.photo[0]).slice(ORIGIN.length))).status).to.equal(200);
+      expect((await blog.app.request(String(properties.photo[0]).slice(ORIGIN.length))).status).to.equal(200);
     });
 
     it('3.4 updates: replace, add, delete a property, delete a value', async () => {
@@ -129,7 +112,7 @@ describe('the blog stand-in against its standards', () => {
 
     it('3.5 delete and undelete, in a form and in JSON', async () => {
       const url = (await formed('h=entry&content=hello+world')).headers.get('location')!;
-      const status = async () => (await app.request(url.slice(ORIGIN.length))).status;
+      const status = async () => (await blog.app.request(url.slice(ORIGIN.length))).status;
       await formed(`action=delete&url=${encodeURIComponent(url)}`);
       expect(await status()).to.equal(410);
       await json({ action: 'undelete', url });
@@ -163,9 +146,9 @@ describe('the blog stand-in against its standards', () => {
 
     it('3.8 errors are JSON with an error code of the list', async () => {
       const refused: [Response | Promise<Response>, number, string][] = [
-        [app.request('/micropub', { method: 'POST', body: new URLSearchParams({ h: 'entry' }) }), 401, 'unauthorized'],
+        [blog.app.request('/micropub', { method: 'POST', body: new URLSearchParams({ h: 'entry' }) }), 401, 'unauthorized'],
         [
-          app.request('/micropub', {
+          blog.app.request('/micropub', {
             method: 'POST',
             headers: { authorization: 'Bearer wrong' },
             body: new URLSearchParams({ h: 'entry' }),
@@ -185,7 +168,7 @@ describe('the blog stand-in against its standards', () => {
     });
 
     it('3.9 and 5.3: HTML and links lead a client to the endpoint', async () => {
-      const page = await app.request('/');
+      const page = await blog.app.request('/');
       expect(`${page.headers.get('link')} ${await page.text()}`).to.match(/rel="?micropub"?/);
     });
   });
@@ -197,7 +180,7 @@ describe('the blog stand-in against its standards', () => {
       properties: { name: ['Stones & "water" <wet>'], content: [{ html: '<p>Wet &amp; flat.</p>' }], category: ['knives'] },
     });
     await json({ type: ['h-entry'], properties: { content: ['A note without a title'], published: ['2026-01-02T10:00:00Z'] } });
-    const response = await app.request('/feed.xml');
+    const response = await blog.app.request('/feed.xml');
     expect(response.headers.get('content-type')).to.match(/^application\/atom\+xml/);
     const text = await response.text();
     expect(XMLValidator.validate(text)).to.equal(true);

@@ -187,7 +187,7 @@ export class Saver {
   }
 
   #refused(refused: Refused): boolean {
-    if (refused.status === 0 || refused.status >= 500) {
+    if (isAway(refused)) {
       this.#sayKept(refused.status === 507 ? 'the disk of the server is full' : AWAY);
       if (!this.#closed) this.#timer = setTimeout(() => void this.save(), this.#retryMs);
       this.#retryMs = Math.min(LAST_RETRY_MS, this.#retryMs * 2);
@@ -253,8 +253,9 @@ export class Saver {
         this.#keep(null);
       }
     } catch (cause) {
-      // It stays where it is, and is tried again at the next visit.
-      console.error(cause);
+      // It stays where it is: tried again soon while the server is away, else at the next visit.
+      if (!isAway(cause)) console.error(cause);
+      else if (!this.#closed) setTimeout(() => void this.#takeIn(kept), LAST_RETRY_MS);
       return;
     }
     await this.#journal.drop(kept.visit);
@@ -306,6 +307,8 @@ export class Saver {
     status.gravity = gravity;
   }
 }
+
+const isAway = (cause: unknown) => cause instanceof Refused && (cause.status === 0 || cause.status >= 500);
 
 /** The page with their side of a choice in place of this side's, or right after it. */
 function withChoice(doc: PostNode, { id, theirs }: Choice & { kind: 'block' }, both: boolean): PostNode {
