@@ -89,6 +89,9 @@
     color: inherit;
     box-shadow: inset 0 -2px var(--brass);
   }
+  .word {
+    margin-left: 12px;
+  }
   .none {
     font-style: italic;
   }
