@@ -1,5 +1,4 @@
 import { eq } from 'drizzle-orm';
-import sharp from 'sharp';
 import { Complaint } from '@even-page/core/complaint';
 import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
@@ -46,6 +45,8 @@ export async function addPicture(name: string, original: Uint8Array): Promise<Pi
 }
 
 async function lighten(name: string, bytes: Uint8Array) {
+  // Loaded with the first picture: the application starts a fifth of a second sooner without it.
+  const { default: sharp } = await import('sharp');
   try {
     const picture = sharp(bytes, { limitInputPixels: 100_000_000 });
     const { format } = await picture.metadata();
