@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import { Complaint } from '@even-page/core/complaint';
-import { syncFolder } from './save-journal.ts';
+import { syncFolder } from './sync-folder.ts';
 
 const DAYS = 7;
 const WEEKS = 4;

@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { environment } from './environment.ts';
+import { syncFolder } from './sync-folder.ts';
 
 // Files are named by their digest and never change: the same bytes are kept once.
 const pathOf = (digest: string) => join(environment.EVEN_PAGE_DATA, 'files', digest.slice(0, 2), digest);
@@ -15,6 +16,7 @@ export async function keep(bytes: Uint8Array): Promise<string> {
   const half = `${path}.${randomUUID()}`;
   await writeFile(half, bytes, { flush: true });
   await rename(half, path);
+  await syncFolder(dirname(path));
   return digest;
 }
 

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, truncateSync 
 import { open, type FileHandle } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Complaint } from '@even-page/core/complaint';
+import { syncFolder } from './sync-folder.ts';
 import type { WrittenRow } from './writing.ts';
 
 /** One acknowledged write: its number and the rows as they stood after it. */
@@ -112,13 +113,6 @@ export class SaveJournal {
     }
     return file;
   }
-}
-
-/** Makes sure that a file just made or renamed in a folder is found there after a power cut. */
-export async function syncFolder(folder: string): Promise<void> {
-  const handle = await open(folder, 'r');
-  await handle.sync();
-  await handle.close();
 }
 
 function linesOf(path: string, text: Buffer): Entry[] {

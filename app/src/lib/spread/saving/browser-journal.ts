@@ -15,6 +15,11 @@ export type Kept = { visit: string; draft: SentDraft; version: number | null; re
 
 type Part = 'draft' | 'heard' | 'rest' | 'steps';
 
+type Work = (store: {
+  put: (value: unknown, key: IDBValidKey) => unknown;
+  delete: (key: IDBKeyRange | IDBValidKey) => unknown;
+}) => unknown[];
+
 const STORE = 'kept';
 // All keys that begin with these parts: a list sorts after every text and number.
 const within = (...parts: string[]) => IDBKeyRange.bound(parts, [...parts, []]);
@@ -60,29 +65,29 @@ export class BrowserJournal {
     return !this.#broken;
   }
 
-  /** Keeps a whole draft; what was kept in pieces before it is part of it. */
+  /** Keeps a whole draft; what was kept in pieces before it is part of it, and what could not be kept before is made good. */
   keepDraft(draft: SentDraft, version: number | null): void {
     void this.#write((store) => [
       store.delete(within(this.#piece, this.#visit, 'steps')),
       store.delete(this.#key('rest')),
       store.put(draft, this.#key('draft')),
       store.put({ key: draft.key, version }, this.#key('heard')),
-    ]);
+    ]).then((kept) => kept && (this.#broken = false));
   }
 
   /** Notes that the server has a draft, and as which version. */
   heard(key: string, version: number): void {
-    void this.#write((store) => [store.put({ key, version }, this.#key('heard'))]);
+    this.#add((store) => [store.put({ key, version }, this.#key('heard'))]);
   }
 
   /** Keeps steps of the page, in order. */
   keepSteps(steps: readonly object[]): void {
     const n = this.#steps++;
-    void this.#write((store) => [store.put(steps, this.#key('steps', n))]);
+    this.#add((store) => [store.put(steps, this.#key('steps', n))]);
   }
 
   keepRest(rest: Rest): void {
-    void this.#write((store) => [store.put(rest, this.#key('rest'))]);
+    this.#add((store) => [store.put(rest, this.#key('rest'))]);
   }
 
   /**
@@ -126,17 +131,21 @@ export class BrowserJournal {
     return [this.#piece, this.#visit, part, n];
   }
 
-  async #write(
-    work: (store: { put: (value: unknown, key: IDBValidKey) => unknown; delete: (key: IDBKeyRange | IDBValidKey) => unknown }) => unknown[],
-  ) {
+  /** Keeps something on top of the draft. With one such missing the next would mislead: then only a whole draft helps. */
+  #add(work: Work) {
+    if (!this.#broken) void this.#write(work);
+  }
+
+  async #write(work: Work): Promise<boolean> {
     this.#waiting++;
     try {
       const tx = (await open()).transaction(STORE, 'readwrite');
       await Promise.all([...work(tx.store as never), tx.done]);
-      this.#broken = false;
+      return true;
     } catch (cause) {
       this.#broken = true;
       this.#failed(cause);
+      return false;
     } finally {
       this.#waiting--;
     }
