@@ -224,8 +224,10 @@ export class Saver {
     }
     this.#base = theirs;
     this.version = theirs.version;
-    this.#dirty = this.#edits.length > 0 || !merged.doc.eq(theirs.doc) || JSON.stringify(merged.details) !== JSON.stringify(theirs.details);
-    this.#keep(this.#dirty ? null : theirs.version);
+    // One save more than may be needed: where nothing is new the server makes no version of it.
+    this.#dirty = true;
+    this.#keep(null);
+    void this.save();
   }
 
   /** Takes in what an earlier visit kept: its last draft is sent once more if need be, what came after is put on top. */
@@ -249,8 +251,11 @@ export class Saver {
           this.choices = merged.choices;
           this.#theirs = this.#base;
           this.#say(ASKS, 'must');
-        } else this.#say('Brought back what this browser kept');
-        this.#keep(null);
+          this.#keep(null, version ?? kept.draft.base);
+        } else {
+          this.#say('Brought back what this browser kept');
+          this.#keep(null);
+        }
       }
     } catch (cause) {
       // It stays where it is: tried again soon while the server is away, else at the next visit.
@@ -285,9 +290,10 @@ export class Saver {
 
   // ── Keeping and saying ──────────────────────────────────────────────────────────────────────────────────
 
-  #keep(version: number | null) {
+  /** Keeps what is here: as the server's version of a number, or as not sent and based on one. */
+  #keep(version: number | null, base = this.#base.version) {
     const { doc, details, step } = this.#held.now();
-    const draft = { key: newKey(), base: this.#base.version, doc: doc.toJSON() as object, details, step, edits: this.#edits };
+    const draft = { key: newKey(), base, doc: doc.toJSON() as object, details, step, edits: this.#edits };
     this.#journal.keepDraft(draft, version);
   }
 
