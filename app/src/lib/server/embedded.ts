@@ -22,10 +22,12 @@ export async function openFolder(data: string): Promise<Opened> {
     const client = await openClient(data);
     const db = drizzle(client, { schema });
     const journal = new SaveJournal(join(data, 'journal'));
-    const backUp = async () => {
-      await keepBackup(join(data, 'backups'), () => dump(client));
-      await journal.begin();
-    };
+    // Inside a transaction: no write comes between the files of the dump, or while the journal changes its file.
+    const backUp = () =>
+      client.transaction(async () => {
+        await keepBackup(join(data, 'backups'), () => client.dumpDataDir('gzip'));
+        await journal.begin();
+      });
     const made = await migrationsMade(db);
     if (made > 0 && made < migrationsKnown()) await backUp();
     await migrate(db, { migrationsFolder: MIGRATIONS });
@@ -75,9 +77,4 @@ async function catchUp(db: PgliteDatabase<typeof schema>, journal: SaveJournal):
       await tx.update(journalMark).set({ entry }).where(eq(journalMark.id, 1));
     });
   }
-}
-
-// Inside a transaction, so that no other write comes between the files of the dump.
-function dump(client: PGlite): Promise<Blob> {
-  return client.transaction(() => client.dumpDataDir('gzip'));
 }
