@@ -1,4 +1,4 @@
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../core/test/gather/read-text.ts';
 import { proposeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
@@ -6,14 +6,14 @@ import { medianMs, type Figure } from './measure.ts';
 import { talkOfHours } from './talk.ts';
 
 const sections = (bytes: Uint8Array) => {
-  const { source } = gather(bytes, 'talk.srt');
+  const { source } = readText(bytes, 'talk.srt');
   return proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]);
 };
 
 /** From the bytes of a talk to its sections, beside what the platform's own word and sentence cutter takes for the same words. */
 export async function coreFigures(): Promise<Figure[]> {
   const [one, ten] = [talkOfHours(1), talkOfHours(10)];
-  const { passages } = gather(one, 'talk.srt').source;
+  const { passages } = readText(one, 'talk.srt').source;
   // Cue by cue, which is the cutter's best case: over the whole text at once it takes many times as long.
   const cut = () => {
     let n = 0;

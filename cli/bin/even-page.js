@@ -4,7 +4,7 @@ import { register } from 'tsx/esm/api';
 
 register();
 const { run } = await import('../src/run.ts');
-const { status, out, err } = run(process.argv.slice(2));
+const { status, out, err } = await run(process.argv.slice(2));
 process.stderr.write(err);
 process.exitCode = status;
 // A reader that stops early, such as head, is no failure.

@@ -35,7 +35,7 @@ const OPTIONS = {
 export type Result = { status: 0 | 2; out: string; err: string };
 
 /** Runs one command line, given without node and script. */
-export function run(argv: string[]): Result {
+export async function run(argv: string[]): Promise<Result> {
   try {
     const { values, positionals } = parseArgs({ args: argv, options: OPTIONS, allowPositionals: true });
     const [name, file, ...more] = positionals;
@@ -47,7 +47,7 @@ export function run(argv: string[]): Result {
     const sections = values.sections === undefined ? undefined : sectionCount(values.sections);
     const to = values.to ?? 'md';
     if (to !== 'md' && to !== 'html') throw new Complaint('A post goes to md or html: use --to md or --to html.');
-    const { source, draft } = gather(bytesOf(file), file === '-' ? '' : basename(file));
+    const { source, draft } = await gather(bytesOf(file), file === '-' ? '' : basename(file));
     const { data, text } = command({ source, draft, sections, to });
     return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {

@@ -6,28 +6,28 @@ const ROOT = new URL('../../', import.meta.url).pathname;
 const TALK = `${ROOT}demo/material/knife-evening.srt`;
 const LOG = `${ROOT}demo/material/mending-log.md`;
 
-const json = (...args: string[]) => JSON.parse(run([...args, '--json']).out);
+const json = async (...args: string[]) => JSON.parse((await run([...args, '--json'])).out);
 const spawned = (args: string[], input: string) => spawnSync('npx', ['even-page', ...args], { cwd: ROOT, input, encoding: 'utf8' });
 
 describe('even-page on the command line', () => {
-  it('reads a file into passages numbered from 0, with times', () => {
-    const { passages, kind, durationMs } = json('read', TALK);
+  it('reads a file into passages numbered from 0, with times', async () => {
+    const { passages, kind, durationMs } = await json('read', TALK);
     expect(kind).to.equal('captions-srt');
     expect(passages[0]).to.include({ index: 0, startMs: 2600 });
     expect(passages.at(-1).index).to.equal(passages.length - 1);
     expect(durationMs / 60_000).to.be.within(35, 45);
   });
 
-  it('tidies into text, sentences, paragraphs and edits', () => {
-    const { text, sentences, paragraphs, edits } = json('tidy', TALK);
+  it('tidies into text, sentences, paragraphs and edits', async () => {
+    const { text, sentences, paragraphs, edits } = await json('tidy', TALK);
     expect(paragraphs.join('\n\n')).to.equal(text);
     expect(sentences.join(' ')).to.equal(text.replace(/\s+/g, ' '));
     expect(edits[0]).to.have.all.keys('kind', 'from', 'to', 'before', 'after', 'reason');
   });
 
-  it('shapes into sections that cover every passage once', () => {
-    const { sections } = json('shape', TALK, '--sections', '9');
-    const { passages } = json('read', TALK);
+  it('shapes into sections that cover every passage once', async () => {
+    const { sections } = await json('shape', TALK, '--sections', '9');
+    const { passages } = await json('read', TALK);
     expect(sections).to.have.length(9);
     expect(sections[0].firstPassage).to.equal(0);
     expect(sections.at(-1).lastPassage).to.equal(passages.length - 1);
@@ -35,33 +35,33 @@ describe('even-page on the command line', () => {
     for (const s of sections) expect(s).to.have.all.keys('heading', 'startMs', 'firstPassage', 'lastPassage', 'words');
   });
 
-  it('keeps the headings a draft has', () => {
-    const { sections } = json('shape', LOG);
+  it('keeps the headings a draft has', async () => {
+    const { sections } = await json('shape', LOG);
     expect(sections.map((s: { heading: string }) => s.heading)).to.include.members([
       'What came through the door',
       'What went home working',
     ]);
   });
 
-  it('makes a post as Markdown with front matter and as HTML', () => {
-    expect(run(['post', LOG, '--to', 'md']).out).to.match(/^---\ntitle: What the mending log taught us/);
-    expect(run(['post', TALK, '--to', 'html']).out).to.match(/^<!doctype html>[^]*<h2>/);
+  it('makes a post as Markdown with front matter and as HTML', async () => {
+    expect((await run(['post', LOG, '--to', 'md'])).out).to.match(/^---\ntitle: What the mending log taught us/);
+    expect((await run(['post', TALK, '--to', 'html'])).out).to.match(/^<!doctype html>[^]*<h2>/);
   });
 
-  it('checks a post', () => {
-    const { findings, figures } = json('check', LOG);
+  it('checks a post', async () => {
+    const { findings, figures } = await json('check', LOG);
     expect(findings.map((f: { check: string }) => f.check)).to.include('heading level');
     expect(figures.words).to.be.greaterThan(300);
-    expect(run(['check', TALK]).out).to.contain('The post has no title');
+    expect((await run(['check', TALK])).out).to.contain('The post has no title');
   });
 
-  it('runs as a program and reads standard input', () => {
+  it('runs as a program and reads standard input', async () => {
     const { status, stdout } = spawned(['tidy', '-'], 'Um, the the lamp .');
     expect(stdout).to.equal('The lamp.\n');
     expect(status).to.equal(0);
   });
 
-  it('ends with 2 and one clear sentence when something is wrong', () => {
+  it('ends with 2 and one clear sentence when something is wrong', async () => {
     const wrong = [
       ['read', 'nowhere.srt'],
       ['read', ROOT],
@@ -72,7 +72,7 @@ describe('even-page on the command line', () => {
       ['read', TALK, '--loud'],
     ];
     for (const args of wrong) {
-      const { status, out, err } = run(args);
+      const { status, out, err } = await run(args);
       expect([status, out], args.join(' ')).to.deep.equal([2, '']);
       expect(err, args.join(' ')).to.match(/^even-page: [^\n]+\.\n$/);
     }

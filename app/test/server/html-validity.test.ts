@@ -5,7 +5,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../../../core/test/gather/read-text.ts';
 import { emptyDetails } from '@even-page/core/post/details';
 import { schema } from '@even-page/core/post/schema';
 import { htmlFile } from '@even-page/core/send/files';
@@ -77,7 +77,7 @@ describe('HTML as the standard has it', function () {
   it('is what a post taken along is', async () => {
     const pages: Record<string, string> = {};
     for (const name of readdirSync(MATERIAL).filter((n) => /\.(?:md|txt|vtt|srt)$/.test(n))) {
-      const { source, draft } = gather(readFileSync(new URL(name, MATERIAL)), name);
+      const { source, draft } = readText(readFileSync(new URL(name, MATERIAL)), name);
       const doc = draft?.doc ?? writeSections(proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]));
       const picture = schema.nodes.picture.create({ src: '/pictures/a.webp', alt: 'Two "coins" & a knife', caption: 'Near <enough>' });
       pages[name] = htmlFile(

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { EditorState } from 'prosemirror-state';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../../../core/test/gather/read-text.ts';
 import type { Source } from '@even-page/core/gather/source';
 import { tieToSource } from '@even-page/core/post/origins';
 import { postToMarkdown } from '@even-page/core/post/markdown';
@@ -10,7 +10,7 @@ import { editKey, type Edit } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { showRepairs, type Shown } from '../../src/lib/spread/tidy/segments.ts';
 
-const read = (text: string, name = '') => gather(new TextEncoder().encode(text), name);
+const read = (text: string, name = '') => readText(new TextEncoder().encode(text), name);
 const CAPTIONS =
   '1\n00:00:01,000 --> 00:00:03,000\nUm, the the stone\nis wet.\n\n2\n00:00:06,000 --> 00:00:09,000\nJoss: Now we wait for it to dry, uh, and then\n\n3\n00:00:09,000 --> 00:00:12,000\nJoss: we begin.\n';
 

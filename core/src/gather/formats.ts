@@ -1,37 +1,83 @@
+import { Complaint } from '../complaint.ts';
 import type { Details } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
-import { decode } from './decode.ts';
+import { archive } from './archive-format.ts';
+import { docx } from './docx.ts';
+import { html } from './html.ts';
+import { mail } from './mail.ts';
 import { markdown } from './markdown.ts';
+import { odt } from './odt.ts';
+import { opml } from './opml.ts';
+import { pdf } from './pdf.ts';
 import { plainText } from './plain-text.ts';
+import { rawOf, refuseOthers, type Raw } from './raw.ts';
+import type { Reading } from './readings.ts';
+import { rtf } from './rtf.ts';
 import type { Source, SourceKind } from './source.ts';
 import { srt } from './srt.ts';
+import { csv } from './table.ts';
 import { timedText } from './timed-text.ts';
+import { transcript } from './transcript.ts';
+import { ttml } from './ttml.ts';
 import { vtt } from './vtt.ts';
+
+/** A picture that came along in material: the name of its file, and its bytes. */
+export type GatheredPicture = { name: string; bytes: Uint8Array };
 
 /**
  * What came in: always a source; a draft that already has a structure also brings its page, where each block
- * names its passage by number, and the details it states.
+ * names its passage by number and each picture stands under its `pictureAddress`, and the details it states.
  */
 export type Gathered = {
   source: Source;
   draft?: { doc: PostNode; details: Partial<Details> };
+  pictures?: GatheredPicture[];
+  /** What the writer should know of the reading, a sentence each. */
+  notes?: string[];
 };
 
-/** One open format: how to tell it from its text (and its file name), and how to read it. */
+/** One open format: how to tell it from its bytes or words (and its file name), and how to read it. */
 export type Format = {
   kind: SourceKind;
-  fits: (text: string, name: string) => boolean;
-  read: (text: string) => Gathered;
+  fits: (raw: Raw) => boolean;
+  read: (raw: Raw, reading: Reading) => Gathered | Promise<Gathered>;
 };
 
-/** In the order they are asked; the last one takes anything. */
-export const FORMATS: readonly Format[] = [vtt, srt, markdown, timedText, plainText];
+/** In the order they are asked: those told from their bytes first; the last one takes any text. */
+export const FORMATS: readonly Format[] = [
+  docx,
+  odt,
+  archive,
+  pdf,
+  rtf,
+  vtt,
+  srt,
+  ttml,
+  opml,
+  transcript,
+  mail,
+  html,
+  csv,
+  markdown,
+  timedText,
+  plainText,
+];
 
 /**
- * Reads material. The format is told from the words; the file name only helps where Markdown and plain text
- * look alike. Throws a Complaint when nothing can be read.
+ * Reads material. The format is told from the bytes; the file name only helps where two look alike.
+ * Throws a Complaint when nothing can be read.
  */
-export function gather(bytes: Uint8Array, name = ''): Gathered {
-  const text = decode(bytes);
-  return FORMATS.find((f) => f.fits(text, name))!.read(text);
+export async function gather(bytes: Uint8Array, name = '', reading: Reading = 'structure'): Promise<Gathered> {
+  refuseOthers(bytes);
+  const raw = rawOf(bytes, name);
+  try {
+    const format = FORMATS.find((f) => f.fits(raw))!;
+    const gathered = await format.read(raw, reading);
+    if (!gathered.source.passages.length) throw new Complaint('This file holds no words: check that it is the right one.');
+    return gathered;
+  } catch (cause) {
+    if (cause instanceof Complaint) throw cause;
+    // A library gave up on it: whatever it says, the writer can do but one thing.
+    throw new Complaint('This file is damaged and cannot be read: save it again where it was made, then bring it in.', { cause });
+  }
 }

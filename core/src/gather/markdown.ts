@@ -1,27 +1,31 @@
 import { parse } from 'yaml';
 import type { Details } from '../post/details.ts';
 import { postFromMarkdown } from '../post/markdown.ts';
-import { mapWords } from '../post/origins.ts';
-import { schema, type PostNode } from '../post/schema.ts';
-import { plainText } from '../post/sections.ts';
-import type { Format, Gathered } from './formats.ts';
-import type { Passage } from './source.ts';
+import { draftOf, plainWords } from './draft.ts';
+import type { Format } from './formats.ts';
+import { plainPassages } from './plain-text.ts';
 
 const FRONT_MATTER = /^---[ \t]*\n([^]*?)\n(?:---|\.\.\.)[ \t]*(?:\n|$)/;
 
 /** A Markdown draft or outline, with YAML front matter if it has one: a passage per block, and the page itself. */
 export const markdown: Format = {
   kind: 'markdown',
-  fits: (text, name) => {
+  fits: ({ text: words, name }) => {
+    const text = words();
     if (/\.(?:md|markdown|mkd)$/i.test(name)) return true;
     if (FRONT_MATTER.test(text) && frontMatter(text)) return true;
     const lines = text.split('\n').filter((l) => l.trim());
     const items = lines.filter((l) => /^\s*(?:[-*+]|\d{1,3}[.)])\s+\S/.test(l)).length;
     return lines.some((l) => /^#{1,6}\s+\S/.test(l)) || (items >= 3 && items >= lines.length / 3);
   },
-  read: (text) => {
-    const front = frontMatter(text);
-    return readDraft(postFromMarkdown(front ? text.replace(FRONT_MATTER, '') : text), front ?? {});
+  read: ({ text }, reading) => {
+    const body = text();
+    const front = frontMatter(body);
+    const doc = postFromMarkdown(front ? body.replace(FRONT_MATTER, '') : body);
+    const details = detailsOf(front ?? {});
+    if (reading === 'plain')
+      return { source: { kind: 'markdown', passages: plainPassages(plainWords(doc)), ...(details.title ? { title: details.title } : {}) } };
+    return draftOf('markdown', doc, details);
   },
 };
 
@@ -35,30 +39,6 @@ function frontMatter(text: string): Record<string, unknown> | null {
   } catch {
     return null;
   }
-}
-
-function readDraft(doc: PostNode, front: Record<string, unknown>): Gathered {
-  const passages: Passage[] = [];
-  const tied = mapWords(doc, (block) => {
-    const text = plainText(block);
-    if (!text.trim()) return {};
-    passages.push({ text });
-    return { origins: [{ source: '', first: passages.length - 1, last: passages.length - 1 }] };
-  });
-  const details = detailsOf(front);
-  const first = tied.firstChild!;
-  const headed = first.type === schema.nodes.heading && first.attrs.level === 1;
-  const title = details.title ?? (headed ? plainText(first).trim() : undefined);
-  // A first-level heading at the top is the title; it stands in the details, not on the page a second time.
-  const drop = headed && title === plainText(first).trim();
-  const body = drop ? tied.content.cut(first.nodeSize) : tied.content;
-  return {
-    source: { kind: 'markdown', passages, ...(title ? { title } : {}) },
-    draft: {
-      doc: body.childCount ? schema.node('doc', null, body) : schema.node('doc', null, [schema.node('paragraph')]),
-      details: { ...details, ...(title ? { title } : {}) },
-    },
-  };
 }
 
 /** The details front matter states, under the names common in Markdown files; what does not fit is left out. */

@@ -4,12 +4,33 @@ export type Passage = {
   startMs?: number;
   endMs?: number;
   speaker?: string;
+  /** When each of its words begins and ends, two figures a word, where the recording was heard word by word. */
+  wordsMs?: number[];
   /** White space that followed it in the raw text, when it is more than its kind usually has. */
   after?: string;
 };
 
+/** One spoken word; times in milliseconds from the start of the recording. */
+export type SpokenWord = { text: string; startMs: number; endMs: number; speaker?: string };
+
 /** What a source is made of; the name of the reader that understood it. */
-export type SourceKind = 'captions-srt' | 'captions-vtt' | 'timed-text' | 'markdown' | 'text';
+export type SourceKind =
+  | 'captions-srt'
+  | 'captions-vtt'
+  | 'captions-ttml'
+  | 'timed-text'
+  | 'transcript'
+  | 'markdown'
+  | 'html'
+  | 'docx'
+  | 'odt'
+  | 'rtf'
+  | 'pdf'
+  | 'mail'
+  | 'opml'
+  | 'csv'
+  | 'archive'
+  | 'text';
 
 /** One item of material as read: its passages in order. The raw bytes are kept elsewhere, unchanged. */
 export type Source = {

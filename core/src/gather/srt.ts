@@ -5,11 +5,11 @@ import { splitSpeaker } from './speaker.ts';
 /** SubRip captions: number, `00:00:01,000 --> 00:00:02,000`, words, empty line. */
 export const srt: Format = {
   kind: 'captions-srt',
-  fits: (text) => /^\s*[\d:.,]+\s*-->\s*[\d:.,]+/m.test(text),
-  read: (text) => ({
+  fits: ({ text }) => /^\s*[\d:.,]+\s*-->\s*[\d:.,]+/m.test(text()),
+  read: ({ text }) => ({
     source: {
       kind: 'captions-srt',
-      passages: readCues(text, (raw) => splitSpeaker(plainCueText(raw).replace(/\{\\[^}]*\}/g, ''))),
+      passages: readCues(text(), (raw) => splitSpeaker(plainCueText(raw).replace(/\{\\[^}]*\}/g, ''))),
     },
   }),
 };

@@ -21,16 +21,18 @@ function mark(line: string) {
 /** A transcript with a time mark at the start of its lines; a passage runs until the next mark. */
 export const timedText: Format = {
   kind: 'timed-text',
-  fits: (text) => {
-    const lines = text.split('\n').filter((l) => l.trim());
+  fits: ({ text }) => {
+    const lines = text()
+      .split('\n')
+      .filter((l) => l.trim());
     const marked = lines.filter((l) => mark(l)).length;
     return marked >= 2 && marked >= lines.length / 8;
   },
-  read: (text) => {
+  read: ({ text }) => {
     const passages: Passage[] = [];
     const heading: string[] = [];
     let open: (Passage & { startMs: number }) | null = null;
-    for (const line of text.split('\n')) {
+    for (const line of text().split('\n')) {
       const found = mark(line);
       if (found) {
         const said = splitSpeaker(found.rest);

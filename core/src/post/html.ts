@@ -68,6 +68,10 @@ export function cleanHtml(html: string): string {
 
 /** HTML as a post without ids: scripts, styles and unknown elements are dropped, their words kept. */
 export function postFromHtml(html: string): PostNode {
-  const clean = sanitize(fromHtml(html, { fragment: true }), SAFE);
-  return mdastToPost(hastToMdast(clean, { handlers: { figure } }) as Root);
+  return postFromHast(fromHtml(html, { fragment: true }));
+}
+
+/** An HTML tree as a post without ids, made safe first like `postFromHtml`. */
+export function postFromHast(tree: Hast): PostNode {
+  return mdastToPost(hastToMdast(sanitize(tree, SAFE), { handlers: { figure } }) as Root);
 }

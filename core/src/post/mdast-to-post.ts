@@ -1,5 +1,4 @@
-import type { Definition, Nodes, Parents, PhrasingContent, Root } from 'mdast';
-import { toString } from 'mdast-util-to-string';
+import type { Definition, Nodes, Parents, PhrasingContent, Root, Table } from 'mdast';
 import { isSafeAddress } from './address.ts';
 import { schema, type Mark, type PostNode } from './schema.ts';
 
@@ -26,8 +25,18 @@ const BLOCKS: Record<string, Block> = {
   thematicBreak: () => [nodes.rule.create()],
   // Raw markup is shown as the words it was typed in, never run.
   html: (node: { value: string }) => (/^<!--[^]*-->$/.test(node.value.trim()) ? [] : [textParagraph(node.value)]),
-  // Tables come with a later node type; until then their words are kept, a line a row.
-  table: (node: Parents) => node.children.map((row) => textParagraph((row as Parents).children.map((cell) => toString(cell)).join(' | '))),
+  table: (node: Table, definitions) => {
+    const width = Math.max(...node.children.map((row) => row.children.length));
+    const rows = node.children.map((row, n) =>
+      nodes.tableRow.create(
+        null,
+        Array.from({ length: width }, (_, i) =>
+          (n ? nodes.tableCell : nodes.tableHeader).create(null, trimmed(inline(row.children[i]?.children ?? [], definitions, []))),
+        ),
+      ),
+    );
+    return width ? [nodes.table.create(null, rows)] : [];
+  },
   footnoteDefinition: (node: Parents, definitions) => blocks(node, definitions),
   definition: () => [],
   yaml: () => [],
@@ -47,13 +56,40 @@ export function mdastToPost(tree: Root): PostNode {
   return nodes.doc.create(null, filled(blocks(tree, definitions)));
 }
 
-/** The blocks one top-level Markdown node becomes. */
+const INLINE = new Set([
+  'text',
+  'emphasis',
+  'strong',
+  'delete',
+  'inlineCode',
+  'break',
+  'link',
+  'linkReference',
+  'image',
+  'imageReference',
+  'footnoteReference',
+]);
+
+/** The blocks a Markdown node's children become; words that stand between blocks make a paragraph. */
 function blocks(parent: Parents, definitions: Definitions): PostNode[] {
-  return parent.children.flatMap((node) => {
+  const found: PostNode[] = [];
+  let run: PhrasingContent[] = [];
+  const flush = () => {
+    if (run.length) found.push(...paragraphs(run, definitions));
+    run = [];
+  };
+  for (const node of parent.children) {
+    if (INLINE.has(node.type)) {
+      run.push(node as PhrasingContent);
+      continue;
+    }
+    flush();
     const handle = BLOCKS[node.type];
     if (!handle) throw new Error(`No handler for the Markdown node "${node.type}"`);
-    return handle(node as never, definitions);
-  });
+    found.push(...handle(node as never, definitions));
+  }
+  flush();
+  return found;
 }
 
 // A picture is a block of its own: a paragraph is cut around the pictures in it.

@@ -14,11 +14,17 @@ export function picturesOf(doc: PostNode): PictureAttrs[] {
   return found;
 }
 
-/** The same page with the address of every picture given anew. */
-export function mapPictures(node: PostNode, address: (src: string) => string): PostNode {
-  if (node.type.name === 'picture') return node.type.create({ ...node.attrs, src: address(node.attrs.src as string) });
-  if (node.isTextblock || node.isLeaf) return node;
-  const children: PostNode[] = [];
-  node.forEach((child) => void children.push(mapPictures(child, address)));
-  return node.copy(Fragment.from(children));
+/** The same page with the address of every picture given anew; one that is given none is taken out. */
+export function mapPictures(doc: PostNode, address: (src: string) => string | null): PostNode {
+  const map = (node: PostNode): PostNode | null => {
+    if (node.type.name === 'picture') {
+      const src = address(node.attrs.src as string);
+      return src === null ? null : node.type.create({ ...node.attrs, src });
+    }
+    if (node.isTextblock || node.isLeaf) return node;
+    const children = node.children.map(map).filter((child) => child !== null);
+    // A list item or a quotation that held only the picture stays, with room to write.
+    return node.copy(Fragment.from(children.length || !node.childCount ? children : node.type.schema.nodes.paragraph!.create()));
+  };
+  return map(doc)!;
 }

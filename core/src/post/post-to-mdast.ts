@@ -10,6 +10,13 @@ const HANDLERS: Record<string, Handler> = {
   bulletList: (node) => list(node, { ordered: false }),
   orderedList: (node) => list(node, { ordered: true, start: node.attrs.start as number }),
   codeBlock: (node) => ({ type: 'code', lang: node.attrs.language || null, value: node.textContent }),
+  table: (node) => ({
+    type: 'table',
+    children: node.children.map((row) => ({
+      type: 'tableRow',
+      children: row.children.map((cell) => ({ type: 'tableCell', children: inCell(inline(cell)) })),
+    })),
+  }),
   rule: () => ({ type: 'thematicBreak' }),
   // In Markdown a picture is a paragraph of its own; its title is the caption.
   picture: (node) => ({
@@ -42,6 +49,10 @@ function list(node: PostNode, kind: Pick<List, 'ordered' | 'start'>): List {
   });
   return { type: 'list', ...kind, spread, children: children.map((item) => ({ ...item, spread })) };
 }
+
+// A cell of a Markdown table is one line: a line break in it becomes a space.
+const inCell = (content: PhrasingContent[]): PhrasingContent[] =>
+  content.map((node) => (node.type === 'break' ? { type: 'text', value: ' ' } : node));
 
 type Run = { node: PostNode; marks: readonly Mark[] };
 

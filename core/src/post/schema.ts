@@ -75,6 +75,16 @@ const wordsDOM = (node: PostNode) => ({
   ...(node.attrs.origins.length ? { 'data-origins': JSON.stringify(node.attrs.origins) } : {}),
 });
 
+const cell = (tag: 'th' | 'td', tableRole: string): NodeSpec => ({
+  content: 'inline*',
+  tableRole,
+  isolating: true,
+  // A cell of the post never spans another; the table plugin asks for the figures all the same.
+  attrs: { ...WORDS, colspan: { default: 1 }, rowspan: { default: 1 }, colwidth: { default: null } },
+  parseDOM: [{ tag, getAttrs: blockAttrs }],
+  toDOM: (node) => [tag, wordsDOM(node), 0],
+});
+
 const nodes = {
   doc: { content: 'block+' },
   paragraph: {
@@ -156,6 +166,19 @@ const nodes = {
       ...(attrs.caption ? [['figcaption', attrs.caption as string] as const] : []),
     ],
   },
+  // A table is rows of cells that hold words; its first row is its head. The roles are those prosemirror-tables reads.
+  table: {
+    group: 'block',
+    content: 'tableRow+',
+    tableRole: 'table',
+    isolating: true,
+    attrs: ID,
+    parseDOM: [{ tag: 'table' }],
+    toDOM: (node) => ['table', { 'data-id': node.attrs.id as string }, ['tbody', 0]],
+  },
+  tableRow: { content: '(tableHeader | tableCell)+', tableRole: 'row', parseDOM: [{ tag: 'tr' }], toDOM: () => ['tr', 0] },
+  tableHeader: cell('th', 'header_cell'),
+  tableCell: cell('td', 'cell'),
   text: { group: 'inline' },
   hardBreak: { group: 'inline', inline: true, selectable: false, parseDOM: [{ tag: 'br' }], toDOM: () => ['br'] },
 } satisfies Record<string, NodeSpec>;

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from './read-text.ts';
 import { WORDS_OF_CUES } from './cue-words.ts';
 
-const read = (text: string) => gather(new TextEncoder().encode(text)).source.passages;
+const read = (text: string) => readText(new TextEncoder().encode(text)).source.passages;
 const pad = (n: number, width = 2) => String(n).padStart(width, '0');
 
 /** A time as its format writes it; WebVTT may leave hours of 0 out. */

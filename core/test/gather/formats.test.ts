@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { Complaint } from '@even-page/core/complaint';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from './read-text.ts';
 import { durationMs } from '@even-page/core/gather/source';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
-const read = (text: string, name = '') => gather(bytes(text), name);
+const read = (text: string, name = '') => readText(bytes(text), name);
 const texts = (text: string, name = '') => read(text, name).source.passages.map((p) => p.text);
 
 describe('SubRip captions', () => {
@@ -143,14 +143,14 @@ describe('bytes', () => {
   it('in UTF-16 and Windows-1252 are read as well', () => {
     const text = 'Café “quoted” – dash';
     const utf16 = Uint8Array.from([0xff, 0xfe, ...Array.from(text).flatMap((c) => [c.charCodeAt(0) & 255, c.charCodeAt(0) >> 8])]);
-    expect(gather(utf16).source.passages[0]!.text).to.equal(text);
+    expect(readText(utf16).source.passages[0]!.text).to.equal(text);
     const cp1252 = Uint8Array.from([0x43, 0x61, 0x66, 0xe9, 0x20, 0x93, 0x71, 0x94, 0x20, 0x96, 0x20, 0x78]);
-    expect(gather(cp1252).source.passages[0]!.text).to.equal('Café “q” – x');
+    expect(readText(cp1252).source.passages[0]!.text).to.equal('Café “q” – x');
   });
 
   it('without words end in one sentence, not in a stack trace', () => {
     for (const bad of [new Uint8Array(), bytes('\n \n'), Uint8Array.from({ length: 400 }, (_, i) => (i * 37) % 24)]) {
-      expect(() => gather(bad)).to.throw(Complaint, /\.$/);
+      expect(() => readText(bad)).to.throw(Complaint, /\.$/);
     }
     expect(() => read('1\n00:00:01,000 --> 00:00:02,000\n\n')).to.throw(Complaint);
   });

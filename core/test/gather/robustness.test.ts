@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { Complaint } from '@even-page/core/complaint';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from './read-text.ts';
 import { durationMs } from '@even-page/core/gather/source';
 import { proposeSections, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
@@ -14,7 +14,7 @@ const bytesOf = (text: string) => new TextEncoder().encode(text);
 /** The whole road in the core: a page, or one sentence that says what is wrong. */
 function road(bytes: Uint8Array, name = ''): 'page' | 'sentence' {
   try {
-    const { source, draft } = gather(bytes, name);
+    const { source, draft } = readText(bytes, name);
     for (const p of source.passages) {
       expect(p.text.trim()).to.not.equal('');
       if (p.endMs !== undefined) expect(p.endMs).to.be.at.least(p.startMs!);
@@ -70,7 +70,7 @@ describe('material that is broken', () => {
 
   it('in its times is read as far as it makes sense', () => {
     const cues = (...times: string[]) => times.map((t, i) => `${i + 1}\n${t}\nWords ${i}.\n`).join('\n');
-    const read = (text: string) => gather(bytesOf(text)).source;
+    const read = (text: string) => readText(bytesOf(text)).source;
     expect(read(cues('00:00:05,000 --> 00:00:02,000')).passages[0]).to.include({ startMs: 5000, endMs: 5000 });
     expect(read(cues('00:00:01,000 --> 00:00:09,000', '00:00:02,000 --> 00:00:03,000')).passages).to.have.length(2);
     expect(durationMs(read(cues('00:00:01,000 --> 00:00:09,000', '00:00:02,000 --> 00:00:03,000')))).to.equal(9000);
@@ -79,7 +79,7 @@ describe('material that is broken', () => {
 
   it('of right-to-left and combining letters keeps them', () => {
     const said = 'שלום לכולם. e\u0301te\u0301 👩‍🔧 זה עובד.';
-    const { source } = gather(bytesOf(`WEBVTT\n\n00:01.000 --> 00:02.000\n${said}`));
+    const { source } = readText(bytesOf(`WEBVTT\n\n00:01.000 --> 00:02.000\n${said}`));
     expect(source.passages[0]!.text).to.equal(said);
   });
 
@@ -88,7 +88,7 @@ describe('material that is broken', () => {
       { length: 50_000 },
       (_, i) => `${i + 1}\n00:00:${String(i % 60).padStart(2, '0')},000 --> 00:01:00,000\nWords ${i}.\n`,
     );
-    expect(gather(bytesOf(cues.join('\n'))).source.passages).to.have.length(50_000);
+    expect(readText(bytesOf(cues.join('\n'))).source.passages).to.have.length(50_000);
     expect(road(bytesOf(`${'x'.repeat(1_000_000)} end.`))).to.equal('page');
   }).timeout(60_000);
 });

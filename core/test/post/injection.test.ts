@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { fromHtml } from 'hast-util-from-html';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../gather/read-text.ts';
 import { emptyDetails } from '@even-page/core/post/details';
 import { cleanHtml, postFromHtml, postToHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
@@ -66,7 +66,7 @@ describe('script injection', () => {
   };
 
   function shaped(text: string, name: string): PostNode {
-    const { source, draft } = gather(new TextEncoder().encode(text), name);
+    const { source, draft } = readText(new TextEncoder().encode(text), name);
     return draft?.doc ?? writeSections(proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]));
   }
 

@@ -64,9 +64,10 @@ describe('Markdown', () => {
     expect(html).to.contain('alert(1)');
   });
 
-  it('reads link definitions and keeps the words of a table', () => {
+  it('reads link definitions and keeps a table', () => {
     expect(postToHtml(postFromMarkdown('[hall][h]\n\n[h]: https://larkfield.example'))).to.contain('href="https://larkfield.example"');
-    expect(postFromMarkdown('| a | b |\n|---|---|\n| 1 | 2 |').textContent).to.contain('1 | 2');
+    const table = '| a | b |\n| - | - |\n| 1 | 2 |\n';
+    expect(postToMarkdown(postFromMarkdown(table))).to.equal(table);
   });
 
   const word = fc.stringMatching(/^[a-zA-Z0-9*_[\]()#>`~!.&<\\-]{1,8}$/);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { parse } from 'yaml';
 import { Complaint } from '@even-page/core/complaint';
 import { withPictureFiles } from '@even-page/core/dress/picture-files';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../gather/read-text.ts';
 import { detailsSchema, emptyDetails } from '@even-page/core/post/details';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { emptyDoc } from '@even-page/core/post/schema';
@@ -51,7 +51,7 @@ describe('the Markdown file', () => {
   });
 
   it('comes back in as the same draft', () => {
-    const { draft } = gather(new TextEncoder().encode(markdownFile(details, doc)), 'post.md');
+    const { draft } = readText(new TextEncoder().encode(markdownFile(details, doc)), 'post.md');
     expect(draft!.details).to.deep.equal(Object.fromEntries(Object.entries(details).filter(([, v]) => v.length)));
     expect(postToMarkdown(draft!.doc)).to.equal(postToMarkdown(doc));
   });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../gather/read-text.ts';
 import { outlineOf, plainText } from '@even-page/core/post/sections';
 import { evennessOf, isThin } from '@even-page/core/shape/evenness';
 import { proposeHeadings } from '@even-page/core/shape/headings';
@@ -9,7 +9,7 @@ import { segment, type Unit } from '@even-page/core/shape/segment';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
 
-const talk = gather(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url))).source;
+const talk = readText(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url))).source;
 const material = [{ source: 'talk', paragraphs: proseOf(talk, findEdits(talk)) }];
 
 describe('segment', () => {

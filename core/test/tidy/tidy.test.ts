@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { gather } from '@even-page/core/gather/formats';
+import { readText } from '../gather/read-text.ts';
 import type { Source } from '@even-page/core/gather/source';
 import { wordCount } from '@even-page/core/language/words';
 import { applyEdits, type Edit, type EditKind } from '@even-page/core/tidy/edit';
@@ -74,7 +74,7 @@ describe('doubled words', () => {
 describe('spacing', () => {
   it('evens out empty lines, double spaces, tabs and hidden characters', () => {
     expect(clean('Two  spaces\tand a\u200B tab , here .')).to.equal('Two spaces and a tab, here.');
-    const { source } = gather(new TextEncoder().encode('One.\n\n\n\nTwo.'));
+    const { source } = readText(new TextEncoder().encode('One.\n\n\n\nTwo.'));
     expect(tidy(source)).to.equal('One.\n\nTwo.');
   });
 
@@ -170,7 +170,7 @@ describe('edits', () => {
   });
 
   it('of the kinds that only join lose no word', () => {
-    const { source } = gather(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url)));
+    const { source } = readText(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url)));
     const before = wordCount(flowOf(source).text);
     const joining = findEdits(source).filter((e: Edit) => ['spacing', 'sentences', 'paragraphs'].includes(e.kind));
     expect(wordCount(applyEdits(flowOf(source), joining).text)).to.equal(before);
@@ -178,7 +178,7 @@ describe('edits', () => {
 });
 
 describe('the talk of the demo', () => {
-  const { source } = gather(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url)));
+  const { source } = readText(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url)));
 
   it('is counted by kind', () => {
     expect(count(source, 'spacing')).to.be.greaterThan(5);

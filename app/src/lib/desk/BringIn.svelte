@@ -2,18 +2,19 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import FileChooser from '$lib/parts/FileChooser.svelte';
-  import { askServer, form, pasted, Refused } from '$lib/ask-server.ts';
+  import { askServer, form, json, Refused } from '$lib/ask-server.ts';
+  import { broughtBy, isForField } from '$lib/clipboard.ts';
 
   let over = $state(0);
   let busy = $state('');
   let sorry = $state('');
 
-  async function bring(files: readonly File[], says: string) {
+  async function bring(request: () => RequestInit, says: string) {
     if (busy) return;
     busy = says;
     sorry = '';
     try {
-      const { id } = await askServer<{ id: string }>('/pieces', form('material', files));
+      const { id } = await askServer<{ id: string }>('/pieces', request());
       await goto(`/pieces/${id}`);
     } catch (cause) {
       if (!(cause instanceof Refused)) throw cause;
@@ -24,21 +25,24 @@
   }
 
   const bringFiles = (files: readonly File[]) =>
-    void bring(files, files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
+    void bring(() => form('material', files), files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
+
+  function take(data: DataTransfer | null, words: string) {
+    const brought = broughtBy(data);
+    if (!brought) return;
+    if ('address' in brought) void bring(() => json('POST', brought), `Fetching ${brought.address}`);
+    else if (brought.files[0]!.name.startsWith('pasted')) void bring(() => form('material', brought.files), words);
+    else bringFiles(brought.files);
+  }
 
   function onpaste(event: ClipboardEvent) {
-    if (/^(?:INPUT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return;
-    const text = event.clipboardData?.getData('text/plain') ?? '';
-    if (event.clipboardData?.files.length) bringFiles([...event.clipboardData.files]);
-    else if (text.trim()) void bring([pasted(text)], 'Reading what you pasted');
+    if (!isForField(event)) take(event.clipboardData, 'Reading what you pasted');
   }
 
   function ondrop(event: DragEvent) {
     event.preventDefault();
     over = 0;
-    const text = event.dataTransfer?.getData('text/plain') ?? '';
-    if (event.dataTransfer?.files.length) bringFiles([...event.dataTransfer.files]);
-    else if (text.trim()) void bring([pasted(text)], 'Reading what you dropped');
+    take(event.dataTransfer, 'Reading what you dropped');
   }
 </script>
 
@@ -61,7 +65,7 @@
   </svg>
   <div>
     <h2>Bring in material</h2>
-    <p>Drop captions, a transcript, notes, an outline or a Markdown draft anywhere on this page, or paste the words.</p>
+    <p>Drop a transcript, notes, a Word file, a PDF, a mail or an outline anywhere on this page. Or paste words, or a web address.</p>
     {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
   </div>
   <div class="acts">
@@ -71,7 +75,7 @@
       <FileChooser label="Choose files" onfiles={bringFiles}>
         {#snippet children(choose)}<button class="act" onclick={choose}>Choose files</button>{/snippet}
       </FileChooser>
-      <button class="quiet" onclick={() => bring([], 'Opening an empty page')}>Start empty</button>
+      <button class="quiet" onclick={() => bring(() => form('material', []), 'Opening an empty page')}>Start empty</button>
     {/if}
   </div>
 </section>

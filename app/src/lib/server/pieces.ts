@@ -23,9 +23,6 @@ import type { Writing } from './writing.ts';
 
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
-/** One file or paste as it came in. */
-export type Material = { name: string; bytes: Uint8Array };
-
 /** A save: its own name, the version it is based on, and what the piece is now. */
 export type Save = { key: string; base: number; doc: object; details: Details; step: Step; edits: EditChange[] };
 
@@ -74,13 +71,16 @@ async function sourcesOf(db: Database, id: string) {
     .select({ source: sources, edits: pieceSources.edits })
     .from(pieceSources)
     .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
-    .where(eq(pieceSources.pieceId, id))
+    .where(and(eq(pieceSources.pieceId, id), eq(pieceSources.isOff, false)))
     .orderBy(pieceSources.position);
   return rows.map(({ source, edits }) => ({
     id: source.id,
     name: source.name,
     bytes: source.bytes,
     words: source.words,
+    reading: source.reading,
+    notes: source.notes,
+    address: source.address,
     durationMs: source.durationMs,
     source: { kind: source.kind, passages: source.passages, ...(source.title ? { title: source.title } : {}) } as Source,
     edits,
@@ -93,62 +93,6 @@ async function postingsOf(db: Database, id: string) {
     .from(postings)
     .innerJoin(outlets, eq(outlets.id, postings.outletId))
     .where(eq(postings.pieceId, id));
-}
-
-/**
- * Makes a piece of material; without any it starts empty. Throws a Complaint, and makes nothing, when a file
- * cannot be read.
- */
-export async function createPiece(materials: readonly Material[]): Promise<string> {
-  const gathered = materials.map(readMaterial);
-  return write(async (writing) => {
-    const draft = { doc: emptyDoc(), details: emptyDetails() };
-    const { id } = await writing.insert(pieces, { ...face(draft, NOTHING_AROUND), version: 1, touchedBy: ACTOR });
-    await writing.insert(versions, { pieceId: id, version: 1, ...stored(draft), savedBy: ACTOR });
-    if (gathered.length) await addGathered(writing, id, gathered);
-    return id;
-  });
-}
-
-/** Adds material to a piece. An empty page takes up the first draft among it. Throws a Complaint like `createPiece`. */
-export async function addMaterial(id: string, materials: readonly Material[]): Promise<void> {
-  const gathered = materials.map(readMaterial);
-  await write((writing) => addGathered(writing, id, gathered));
-}
-
-function readMaterial({ name, bytes }: Material) {
-  try {
-    return { name, bytes, ...gather(bytes, name) };
-  } catch (cause) {
-    if (cause instanceof Complaint && name) throw new Complaint(`${name}: ${cause.message}`);
-    throw cause;
-  }
-}
-
-async function addGathered(writing: Writing, id: string, gathered: readonly ReturnType<typeof readMaterial>[]) {
-  const piece = await lockPiece(writing, id);
-  if (!piece) throw new Complaint('This piece is no longer here: go back to the Desk.');
-  const draft = await draftOf(writing, piece);
-  const before = await writing.tx.select().from(pieceSources).where(eq(pieceSources.pieceId, id));
-  for (const [i, { name, bytes, source, draft: brought }] of gathered.entries()) {
-    const row = await writing.insert(sources, {
-      digest: await keep(bytes),
-      bytes: bytes.length,
-      name: name || source.title || 'Pasted words',
-      kind: source.kind,
-      title: source.title ?? null,
-      passages: source.passages,
-      words: source.passages.reduce((sum, p) => sum + wordCount(p.text), 0),
-      durationMs: durationMs(source),
-      createdBy: ACTOR,
-    });
-    await writing.insert(pieceSources, { pieceId: id, sourceId: row.id, position: before.length + i, edits: [] });
-    if (brought && !draft.doc.textContent) {
-      draft.doc = withIds(tieToSource(brought.doc, row.id), newBlockId);
-      draft.details = { ...draft.details, ...brought.details };
-    } else if (!draft.details.title && source.title) draft.details = { ...draft.details, title: source.title };
-  }
-  await writePiece(writing, piece, draft);
 }
 
 /**
@@ -187,20 +131,22 @@ export async function refreshFace(writing: Writing, id: string): Promise<void> {
   if (piece) await writePiece(writing, piece, await draftOf(writing, piece));
 }
 
-type PieceRow = typeof pieces.$inferSelect;
-type Draft = { doc: PostNode; details: Details };
+export type PieceRow = typeof pieces.$inferSelect;
+export type Draft = { doc: PostNode; details: Details };
 
-async function lockPiece({ tx }: Writing, id: string): Promise<PieceRow | undefined> {
+/** The row of a piece, held until the writing is done. */
+export async function lockPiece({ tx }: Writing, id: string): Promise<PieceRow | undefined> {
   return (await tx.select().from(pieces).where(eq(pieces.id, id)).for('update'))[0];
 }
 
-async function draftOf({ tx }: Writing, piece: PieceRow): Promise<Draft> {
+/** The page and details of a piece as they stand. */
+export async function draftOf({ tx }: Writing, piece: PieceRow): Promise<Draft> {
   const { standing } = (await standingOf(tx, piece.id))!;
   return { doc: docFromJSON(standing.doc), details: standing.details };
 }
 
 /** Writes what a piece is now: a new version where the post changed, and its face on the Desk. */
-async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, save?: Pick<Save, 'key' | 'step'>) {
+export async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, save?: Pick<Save, 'key' | 'step'>) {
   const { id } = piece;
   const was = await draftOf(writing, piece);
   const savedAt = new Date();
@@ -217,9 +163,10 @@ async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, save?
   return { version, savedAt };
 }
 
-const stored = ({ doc, details }: Draft) => ({ doc: doc.toJSON() as object, details });
+export const stored = ({ doc, details }: Draft) => ({ doc: doc.toJSON() as object, details });
 
-const NOTHING_AROUND: Surroundings = { sources: [], posted: null };
+/** The surroundings of a piece that was just made. */
+export const NOTHING_AROUND: Surroundings = { sources: [], posted: null };
 
 async function surroundingsOf(tx: Database, id: string, version: number): Promise<Surroundings> {
   const own = await tx
@@ -232,14 +179,14 @@ async function surroundingsOf(tx: Database, id: string, version: number): Promis
     })
     .from(pieceSources)
     .innerJoin(sources, eq(sources.id, pieceSources.sourceId))
-    .where(eq(pieceSources.pieceId, id))
+    .where(and(eq(pieceSources.pieceId, id), eq(pieceSources.isOff, false)))
     .orderBy(pieceSources.position);
   const [posted] = await postingsOf(tx, id);
   return { sources: own, posted: posted ? { outlet: posted.outlet, isCurrent: posted.version === version } : null };
 }
 
 /** What the Desk shows of a piece. */
-function face({ doc, details }: Draft, around: Surroundings) {
+export function face({ doc, details }: Draft, around: Surroundings) {
   const [first] = around.sources;
   const title = details.title || first?.title || first?.name || 'Untitled';
   return {

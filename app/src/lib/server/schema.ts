@@ -1,4 +1,5 @@
-import { index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import type { Reading } from '@even-page/core/gather/readings';
 import type { SourceKind, Passage } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Gravity } from '@even-page/core/proof/finding';
@@ -53,9 +54,15 @@ export const sources = pgTable('sources', {
   id: uuid('id').primaryKey().defaultRandom(),
   /** SHA-256 of the raw bytes, which are kept in a file of that name. */
   digest: text('digest').notNull(),
-  bytes: integer('bytes').notNull(),
+  bytes: bigint('bytes', { mode: 'number' }).notNull(),
   name: text('name').notNull(),
   kind: text('kind').$type<SourceKind>().notNull(),
+  /** How its bytes were read; another reading of the same bytes is another source. */
+  reading: text('reading').$type<Reading>().notNull().default('structure'),
+  /** What the writer should know of the reading, a sentence each. */
+  notes: jsonb('notes').$type<string[]>().notNull().default([]),
+  /** The web address it was fetched from. */
+  address: text('address'),
   title: text('title'),
   passages: jsonb('passages').$type<Passage[]>().notNull(),
   words: integer('words').notNull(),
@@ -77,6 +84,8 @@ export const pieceSources = pgTable(
       .references(() => sources.id),
     position: integer('position').notNull(),
     edits: jsonb('edits').$type<Edit[]>().notNull(),
+    /** Taken off the piece, or read again in another way; the row stays, so that it can be brought back. */
+    isOff: boolean('is_off').notNull().default(false),
   },
   (t) => [primaryKey({ columns: [t.pieceId, t.sourceId] })],
 );

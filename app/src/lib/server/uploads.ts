@@ -1,7 +1,9 @@
 import { Complaint } from '@even-page/core/complaint';
-import { storable } from './answers.ts';
+import { object, string } from 'yup';
+import { bodyOf, storable } from './answers.ts';
+import { fetchAddress } from './fetch-address.ts';
 import { MOST_BYTES, tooLarge } from '$lib/limits.ts';
-import type { Material } from './pieces.ts';
+import type { Material } from './bring-in.ts';
 
 /** The files of a form's field, whole. Throws a Complaint when one is too large. */
 export async function filesOf(request: Request, field: string): Promise<Material[]> {
@@ -19,8 +21,14 @@ export async function filesOf(request: Request, field: string): Promise<Material
   );
 }
 
-/** The material of a form: its files; pasted words come as a file without a name. */
+const addressSchema = object({ address: string().trim().required('Name the web address to fetch.').max(2000) });
+
+/** The material of a request: the files of a form, where pasted words are files without a name; or a web address to fetch. */
 export async function materialsOf(request: Request): Promise<Material[]> {
+  if (isJson(request)) return [await fetchAddress((await bodyOf(request, addressSchema)).address)];
   const files = await filesOf(request, 'material');
-  return files.map((f) => (f.name === 'pasted' ? { ...f, name: '' } : f));
+  return files.map((f) => (/^pasted(?:\.html)?$/.test(f.name) ? { ...f, name: '' } : f));
 }
+
+/** Whether a request carries JSON, as opposed to a form with files. */
+export const isJson = (request: Request): boolean => /^application\/json\b/.test(request.headers.get('content-type') ?? '');

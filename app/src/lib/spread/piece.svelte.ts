@@ -2,6 +2,7 @@ import { closeHistory } from 'prosemirror-history';
 import type { EditorView } from 'prosemirror-view';
 import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
 import type { Step as PageStep } from 'prosemirror-transform';
+import type { Reading } from '@even-page/core/gather/readings';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
@@ -26,6 +27,10 @@ export type SourceInHand = {
   bytes: number;
   words: number;
   durationMs: number | null;
+  /** How its bytes were read, what the reading has to say, and the address it was fetched from. */
+  reading: Reading;
+  notes: string[];
+  address: string | null;
   source: Source;
   edits: Edit[];
   proposed: Edit[] | null;
@@ -153,7 +158,7 @@ export class Piece {
     this.postings = data.postings;
     const known = new Map(this.sources.map((s) => [s.id, s]));
     this.sources = data.sources.map((s) => ({ ...s, proposed: known.get(s.id)?.proposed ?? null }));
-    this.openSource ??= this.sources[0]?.id ?? null;
+    if (!this.sources.some((s) => s.id === this.openSource)) this.openSource = this.sources[0]?.id ?? null;
   }
 
   async #findEdits() {
@@ -289,7 +294,7 @@ export class Piece {
     const change: EditChange = { source: id, take: take ? [...edits] : [], drop: take ? [] : edits.map(editKey) };
     const before = this.sources.find((s) => s.id === id)!;
     this.#putEdits([change]);
-    if (this.view && before.source.kind === 'markdown') {
+    if (this.view && before.reading !== 'plain') {
       const tr = this.view.state.tr;
       for (const c of draftChanges(tr.doc, id, before.source, before.edits, changeEdits(before.edits, change))) {
         if (c.text) tr.insertText(c.text, c.from, c.to);

@@ -1,4 +1,4 @@
-import { createPiece } from '$lib/server/pieces.ts';
+import { createPiece } from '$lib/server/bring-in.ts';
 import { answer, queryOf } from '$lib/server/answers.ts';
 import { deskRows, deskSchema } from '$lib/server/desk.ts';
 import { materialsOf } from '$lib/server/uploads.ts';

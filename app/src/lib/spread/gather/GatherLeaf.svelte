@@ -1,133 +1,170 @@
 <!-- Gather: what have I got? The material, and the words of the source that is open. -->
 <script lang="ts">
-  import AudioLines from '@lucide/svelte/icons/audio-lines';
-  import FileText from '@lucide/svelte/icons/file-text';
-  import NotebookText from '@lucide/svelte/icons/notebook-text';
   import { invalidateAll } from '$app/navigation';
-  import { isTimed } from '@even-page/core/gather/source';
-  import { askServer, form, pasted, Refused } from '$lib/ask-server.ts';
+  import { askServer, form, json, pasted, Refused } from '$lib/ask-server.ts';
+  import { broughtBy, isForField, pastedRich } from '$lib/clipboard.ts';
   import Ask from '$lib/parts/Ask.svelte';
   import FileChooser from '$lib/parts/FileChooser.svelte';
-  import { count, sayBytes } from '$lib/parts/sizes.ts';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
-  import Passages from './Passages.svelte';
+  import { count } from '$lib/parts/sizes.ts';
+  import type { Piece } from '../piece.svelte.ts';
+  import OpenSource from './OpenSource.svelte';
+  import SourceItem from './SourceItem.svelte';
+  import UseAgain from './UseAgain.svelte';
 
   let { piece }: { piece: Piece } = $props();
 
-  const KINDS: Record<SourceInHand['source']['kind'], string> = {
-    'captions-srt': 'captions',
-    'captions-vtt': 'captions',
-    'timed-text': 'time-marked text',
-    markdown: 'draft in Markdown',
-    text: 'plain text',
-  };
-  let pasting = $state(false);
+  let asking = $state<'paste' | 'fetch' | 'again' | null>(null);
   let text = $state('');
-  let busy = $state(false);
+  // What the clipboard held beside the plain words, as long as they stay as pasted.
+  let rich = $state<{ text: string; html: string } | null>(null);
+  let address = $state('');
+  let busy = $state('');
   let sorry = $state('');
+  // What was done, when the list does not say it by itself.
+  let told = $state('');
 
   const words = $derived(piece.sources.reduce((sum, s) => sum + s.words, 0));
   const open = $derived(piece.sources.find((s) => s.id === piece.openSource));
 
-  function describe(s: SourceInHand): string {
-    const minutes = s.durationMs === null ? '' : `${Math.max(1, Math.round(s.durationMs / 60_000))} min, `;
-    const voices = new Set(s.source.passages.map((p) => p.speaker).filter(Boolean)).size;
-    return `${minutes}${KINDS[s.source.kind]}; ${count(s.words, 'word')}${voices > 1 ? `; ${voices} voices` : ''}; ${sayBytes(s.bytes)}`;
-  }
-
-  async function bring(files: readonly File[]) {
-    if (!files.length || busy) return;
-    busy = true;
-    sorry = '';
+  /** Does something with the material on the server, then shows what it came to; the source it opened, if a new one. */
+  async function change(says: string, work: () => Promise<unknown>, done = ''): Promise<void> {
+    if (busy) return;
+    busy = says;
+    sorry = told = '';
+    const before = new Set(piece.sources.map((s) => s.id));
     try {
       await piece.saver.save();
-      await askServer(`/pieces/${piece.id}/material`, form('material', files));
+      await work();
       await invalidateAll();
-      piece.openSource = piece.sources.at(-1)?.id ?? null;
-      pasting = false;
-      text = '';
+      piece.openSource = piece.sources.find((s) => !before.has(s.id))?.id ?? piece.openSource;
+      told = done;
+      asking = null;
+      text = address = '';
+      rich = null;
     } catch (cause) {
       if (!(cause instanceof Refused)) throw cause;
       sorry = cause.message;
     } finally {
-      busy = false;
+      busy = '';
     }
+  }
+
+  const material = $derived(`/pieces/${piece.id}/material`);
+  const bring = (files: readonly File[]) =>
+    change(files.length === 1 ? `Reading ${files[0]!.name}` : 'Reading', () => askServer(material, form('material', files)));
+  const fetchFrom = (url: string) => change('Fetching', () => askServer(material, json('POST', { address: url })));
+  const useAgain = (source: string) => change('Adding', () => askServer(material, json('POST', { source })));
+
+  function take(data: DataTransfer | null) {
+    const brought = broughtBy(data);
+    if (brought) void ('address' in brought ? fetchFrom(brought.address) : bring(brought.files));
   }
 
   function ondrop(event: DragEvent) {
     event.preventDefault();
-    void bring([...(event.dataTransfer?.files ?? [])]);
+    take(event.dataTransfer);
   }
+
+  function onpaste(event: ClipboardEvent) {
+    if (!asking && !isForField(event)) take(event.clipboardData);
+  }
+
+  function keepRich(event: ClipboardEvent) {
+    const html = event.clipboardData?.getData('text/html') ?? '';
+    // The field holds the pasted words a moment later.
+    if (html && !text) setTimeout(() => (rich = { text, html }));
+  }
+
+  const addPasted = () => bring([rich && rich.text === text ? pastedRich(rich.html) : pasted(text)]);
 </script>
+
+<svelte:window {onpaste} />
 
 <div class="leaf-body" role="region" aria-label="Material" ondragover={(e) => e.preventDefault()} {ondrop}>
   <div class="bar">
     <h2>Material</h2>
     <span class="muted">{count(piece.sources.length, 'source')}, {count(words, 'word')}</span>
     <div class="end">
-      {#if busy}<span class="muted" role="status">Reading…</span>{/if}
-      <button class="quiet" onclick={() => (pasting = true)}>Paste</button>
+      {#if busy}<span class="muted" role="status">{busy}…</span>{/if}
+      <button class="word" onclick={() => (asking = 'again')}>Use again</button>
+      <button class="word" onclick={() => (asking = 'fetch')}>Fetch</button>
+      <button class="quiet" onclick={() => (asking = 'paste')}>Paste</button>
       <FileChooser label="Add material" onfiles={bring}>
         {#snippet children(choose)}<button class="act" onclick={choose}>Add</button>{/snippet}
       </FileChooser>
     </div>
   </div>
-  {#if sorry && !pasting}<p class="sorry" role="alert">{sorry}</p>{/if}
+  {#if sorry && !asking}<p class="sorry" role="alert">{sorry}</p>{/if}
+  {#if told}<p class="told" role="status">{told}</p>{/if}
   {#if piece.sources.length}
-    <div>
-      {#each piece.sources as s (s.id)}
-        <button
-          class="item"
-          class:on={s.id === piece.openSource}
-          aria-pressed={s.id === piece.openSource}
-          onclick={() => (piece.openSource = s.id)}
-        >
-          {#if isTimed(s.source)}<AudioLines size={17} aria-hidden="true" />{:else if s.source.kind === 'markdown'}<NotebookText
-              size={17}
-              aria-hidden="true"
-            />{:else}<FileText size={17} aria-hidden="true" />{/if}
-          <span
-            ><b>{s.name}</b>
-            <span class="says">{describe(s)}</span></span
-          >
-          <span class="go">{s.id === piece.openSource ? '' : 'open'}</span>
-        </button>
-      {/each}
+    <div class="items">
+      {#each piece.sources as source (source.id)}<SourceItem {piece} {source} />{/each}
     </div>
-    {#if open}
-      <div class="bar soft">
-        <span class="muted small">The words as they came. They are kept so, whatever happens later.</span>
-        {#if piece.leftToTidy}<button class="word end" onclick={() => piece.goTo('tidy')}>Go on to Tidy</button>{/if}
-      </div>
-      <Passages {piece} source={open} />
-    {/if}
+    {#if open}<OpenSource {piece} source={open} {change} />{/if}
   {:else}
     <div class="lines">
       <p class="muted">
-        No material yet. Add captions, a transcript, notes or a draft, drop a file here, or paste the words. Or write straight onto the
-        page.
+        No material yet. Drop a file here, or add, paste or fetch one: captions, a transcript, notes, a Word file, a PDF, a mail, an
+        outline, a table. Or write straight onto the page.
       </p>
     </div>
   {/if}
 </div>
 
-<Ask bind:open={pasting} title="Paste material">
+<Ask bind:open={() => asking === 'paste', (is) => (asking = is ? 'paste' : null)} title="Paste material">
   <label class="sr" for="paste-words">The words</label>
-  <textarea id="paste-words" bind:value={text} rows="10" placeholder="A transcript with or without times, notes, Markdown"></textarea>
+  <textarea id="paste-words" bind:value={text} rows="10" placeholder="A transcript with or without times, notes, a draft" onpaste={keepRich}
+  ></textarea>
+  {#if rich && rich.text === text}<p class="muted small">
+      Headings, lists, links and pictures come along. You can ask for plain words afterwards.
+    </p>{/if}
   {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
   {#snippet actions()}
-    <button class="act" disabled={!text.trim() || busy} onclick={() => bring([pasted(text)])}>Add these words</button>
+    <button class="act" disabled={!text.trim() || !!busy} onclick={addPasted}>Add these words</button>
   {/snippet}
 </Ask>
+
+<Ask bind:open={() => asking === 'fetch', (is) => (asking = is ? 'fetch' : null)} title="Fetch from a web address">
+  <label for="fetch-address">Address of a page or a file</label>
+  <input
+    id="fetch-address"
+    type="url"
+    bind:value={address}
+    placeholder="https://"
+    onkeydown={(e) => e.key === 'Enter' && fetchFrom(address)}
+  />
+  {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+  {#snippet actions()}
+    <button class="act" disabled={!address.trim() || !!busy} onclick={() => fetchFrom(address)}>{busy || 'Fetch'}</button>
+  {/snippet}
+</Ask>
+
+<UseAgain
+  bind:open={() => asking === 'again', (is) => (asking = is ? 'again' : null)}
+  here={piece.sources.map((s) => s.id)}
+  onchoose={useAgain}
+/>
 
 <style>
   .sorry {
     margin: 12px 20px;
   }
-  .soft {
-    border-bottom-style: dotted;
+  .told {
+    padding: 8px 20px;
+    background: var(--slate-tint);
+    font-size: 14px;
   }
-  textarea {
+  .end {
+    flex-wrap: wrap;
+    justify-content: flex-end;
+  }
+  .items {
+    max-height: 38%;
+    overflow-y: auto;
+    scrollbar-width: thin;
+  }
+  textarea,
+  input {
     width: 100%;
     padding: 10px 12px;
     border: 1px solid var(--hair);
@@ -135,5 +172,9 @@
     background: var(--leaf);
     color: var(--ink);
     font: 15px/1.5 var(--serif);
+  }
+  input {
+    font-family: var(--sans);
+    margin-top: 6px;
   }
 </style>

@@ -1,4 +1,4 @@
-import { baseKeymap, toggleMark } from 'prosemirror-commands';
+import { baseKeymap, chainCommands, toggleMark } from 'prosemirror-commands';
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
 import { history, redo, undo } from 'prosemirror-history';
@@ -8,6 +8,7 @@ import { EditorState, Plugin, type Command } from 'prosemirror-state';
 import type { Step } from 'prosemirror-transform';
 import { EditorView } from 'prosemirror-view';
 import { Slice } from 'prosemirror-model';
+import { goToNextCell, tableEditing } from 'prosemirror-tables';
 import { blocksWithoutOwnId } from '@even-page/core/post/ids';
 import { cleanHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
@@ -55,8 +56,8 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
           'Alt-Shift-ArrowUp': moveSection(-1),
           'Alt-Shift-ArrowDown': moveSection(1),
           Enter: splitListItem(schema.nodes.listItem),
-          Tab: sinkListItem(schema.nodes.listItem),
-          'Shift-Tab': liftListItem(schema.nodes.listItem),
+          Tab: chainCommands(goToNextCell(1), sinkListItem(schema.nodes.listItem)),
+          'Shift-Tab': chainCommands(goToNextCell(-1), liftListItem(schema.nodes.listItem)),
           'Shift-Enter': (state, dispatch) => {
             dispatch?.(state.tr.replaceSelectionWith(schema.nodes.hardBreak.create()).scrollIntoView());
             return true;
@@ -66,6 +67,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
         history(),
         dropCursor({ color: 'var(--bottle)', width: 2 }),
         gapCursor(),
+        tableEditing(),
         ownIds(),
         litBlocks(),
       ],

@@ -1,11 +1,17 @@
-import { answer } from '$lib/server/answers.ts';
-import { addMaterial } from '$lib/server/pieces.ts';
-import { materialsOf } from '$lib/server/uploads.ts';
+import { object, string } from 'yup';
+import { answer, bodyOf } from '$lib/server/answers.ts';
+import { addMaterial, useSource } from '$lib/server/bring-in.ts';
+import { isJson, materialsOf } from '$lib/server/uploads.ts';
 import type { RequestHandler } from './$types.ts';
 
-/** Adds dropped or pasted material to a piece. */
-export const POST: RequestHandler = ({ params, request }) =>
-  answer(async () => {
-    await addMaterial(params.id, await materialsOf(request));
+const heldSchema = object({ source: string().uuid().optional() });
+
+/** Adds material to a piece: files dropped or pasted, what stands at a web address, or a source that is already here. */
+export const POST: RequestHandler = async ({ params, request }) => {
+  const { source } = isJson(request) ? await bodyOf(request.clone(), heldSchema) : {};
+  return answer(async () => {
+    if (source) await useSource(params.id, source);
+    else await addMaterial(params.id, await materialsOf(request));
     return {};
   });
+};

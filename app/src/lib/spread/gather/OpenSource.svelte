@@ -1,0 +1,90 @@
+<!-- The source that is open: how it is read, where it stands among the others, and its words. -->
+<script lang="ts">
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import { readingsOf, type Reading } from '@even-page/core/gather/readings';
+  import { askServer, json } from '$lib/ask-server.ts';
+  import Views from '$lib/parts/Views.svelte';
+  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import Passages from './Passages.svelte';
+
+  let {
+    piece,
+    source,
+    change,
+  }: { piece: Piece; source: SourceInHand; change: (says: string, work: () => Promise<unknown>, done?: string) => Promise<void> } =
+    $props();
+
+  const LABELS: Record<Reading, string> = { structure: 'Keep structure', plain: 'Plain words', list: 'As a list' };
+  const readings = $derived(readingsOf(source.source.kind));
+  const at = $derived(piece.sources.findIndex((s) => s.id === source.id));
+  const address = $derived(`/pieces/${piece.id}/sources/${source.id}`);
+
+  const readAs = (reading: Reading) => void change('Reading', () => askServer(`${address}/reading`, json('PUT', { reading })));
+  const move = (position: number) => void change('Moving', () => askServer(address, json('PATCH', { position })));
+
+  const takeOff = () =>
+    void change(
+      'Taking off',
+      () => askServer(address, json('PATCH', { isOff: true })),
+      `${source.name} is off this piece. It is kept: “Use again” brings it back.`,
+    );
+</script>
+
+<div class="bar soft">
+  {#if readings.length}
+    <Views
+      views={readings.map((name) => ({ name, label: source.source.kind === 'csv' && name === 'structure' ? 'As a table' : LABELS[name] }))}
+      bind:open={() => source.reading, readAs}
+      label="How this source is read"
+    />
+  {:else}
+    <span class="muted small">The words as they came. They are kept so, whatever happens later.</span>
+  {/if}
+  <div class="end">
+    {#if piece.sources.length > 1}
+      <button class="icon" disabled={at === 0} aria-label="Move up" title="Move up" onclick={() => move(at - 1)}
+        ><ArrowUp size={15} /></button
+      >
+      <button class="icon" disabled={at === piece.sources.length - 1} aria-label="Move down" title="Move down" onclick={() => move(at + 1)}
+        ><ArrowDown size={15} /></button
+      >
+    {/if}
+    <button class="word" onclick={takeOff}>Take off</button>
+    {#if piece.leftToTidy}<button class="word" onclick={() => piece.goTo('tidy')}>Go on to Tidy</button>{/if}
+  </div>
+</div>
+{#each source.notes as note (note)}<p class="note"><span aria-hidden="true">◇</span> {note}</p>{/each}
+<Passages {piece} {source} />
+
+<style>
+  .soft {
+    border-bottom-style: dotted;
+    font-size: 14px;
+  }
+  .icon {
+    display: grid;
+    place-items: center;
+    width: 26px;
+    height: 26px;
+    border-radius: 3px;
+    color: var(--faded);
+  }
+  .icon:hover:enabled {
+    color: var(--ink);
+    background: var(--bottle-tint);
+  }
+  .icon:disabled {
+    opacity: 0.35;
+  }
+  .note {
+    margin: 0;
+    padding: 8px 20px;
+    background: var(--brass-tint);
+    color: var(--ink);
+    font-size: 14px;
+  }
+  .note span {
+    color: var(--brass);
+  }
+</style>

@@ -1,0 +1,56 @@
+<!-- One source in the list: what it is, how long, how it was read. -->
+<script lang="ts">
+  import AudioLines from '@lucide/svelte/icons/audio-lines';
+  import FileText from '@lucide/svelte/icons/file-text';
+  import ListTree from '@lucide/svelte/icons/list-tree';
+  import Mail from '@lucide/svelte/icons/mail';
+  import NotebookText from '@lucide/svelte/icons/notebook-text';
+  import Table from '@lucide/svelte/icons/table';
+  import { isTimed } from '@even-page/core/gather/source';
+  import { count, sayBytes } from '$lib/parts/sizes.ts';
+  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+
+  let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
+
+  const KINDS: Record<SourceInHand['source']['kind'], string> = {
+    'captions-srt': 'captions',
+    'captions-vtt': 'captions',
+    'captions-ttml': 'captions',
+    'timed-text': 'time-marked text',
+    transcript: 'transcript',
+    markdown: 'draft in Markdown',
+    html: 'web page',
+    docx: 'Word document',
+    odt: 'document',
+    rtf: 'document',
+    pdf: 'PDF',
+    mail: 'mail',
+    opml: 'outline',
+    csv: 'table',
+    archive: 'archive',
+    text: 'plain text',
+  };
+  const ICONS: Partial<Record<SourceInHand['source']['kind'], typeof FileText>> = {
+    markdown: NotebookText,
+    mail: Mail,
+    opml: ListTree,
+    csv: Table,
+  };
+  const Icon = $derived(isTimed(source.source) ? AudioLines : (ICONS[source.source.kind] ?? FileText));
+  const isOpen = $derived(source.id === piece.openSource);
+
+  const says = $derived.by(() => {
+    const minutes = source.durationMs === null ? '' : `${Math.max(1, Math.round(source.durationMs / 60_000))} min, `;
+    const voices = new Set(source.source.passages.map((p) => p.speaker).filter(Boolean)).size;
+    return `${minutes}${KINDS[source.source.kind]}; ${count(source.words, 'word')}${voices > 1 ? `; ${voices} voices` : ''}; ${sayBytes(source.bytes)}`;
+  });
+</script>
+
+<button class="item" class:on={isOpen} aria-pressed={isOpen} onclick={() => (piece.openSource = source.id)}>
+  <Icon size={17} aria-hidden="true" />
+  <span
+    ><b>{source.name}</b>
+    <span class="says">{says}</span></span
+  >
+  <span class="go">{isOpen ? '' : 'open'}</span>
+</button>

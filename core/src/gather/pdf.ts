@@ -1,0 +1,124 @@
+import { Complaint } from '../complaint.ts';
+import { schema, type PostNode } from '../post/schema.ts';
+import { draftOf, plainWords } from './draft.ts';
+import type { Format, GatheredPicture } from './formats.ts';
+import { beginsWith } from './raw.ts';
+import { tableOf } from './table.ts';
+import { plainPassages } from './plain-text.ts';
+import { blocksOfPages, type PdfBlock, type PdfPage, type PdfRun, type PlacedPicture } from './pdf-layout.ts';
+import { picturesOf } from './pdf-pictures.ts';
+import { pictureAddress } from './picture-address.ts';
+import { isSafeAddress } from '../post/address.ts';
+import { pdfLibrary, type Annotation } from './pdf-library.ts';
+
+const MOST_PAGES = 1000;
+
+/** PDF with a text layer (ISO 32000): columns in order, running heads and page numbers left away, hyphenation mended. */
+export const pdf: Format = {
+  kind: 'pdf',
+  fits: ({ bytes }) => beginsWith(bytes, '%PDF-') || beginsWith(bytes, '%PDF-', 3),
+  read: async ({ bytes }, reading) => {
+    const { pages, links, pictures, title } = await pagesOf(bytes);
+    const blocks = blocksOfPages(pages);
+    if (blocks.every((block) => block.kind === 'picture')) {
+      throw new Complaint('This PDF holds pictures of words, not words: have its text recognised where it was scanned, then bring it in.');
+    }
+    const doc = schema.node(
+      'doc',
+      null,
+      blocks.map((block) => nodeOf(block, links)),
+    );
+    const details = title && !/^(?:untitled|microsoft word|.*\.\w{3,4}$)/i.test(title) ? { title } : {};
+    if (reading === 'plain') return { source: { kind: 'pdf', passages: plainPassages(plainWords(doc)), ...details } };
+    return { ...draftOf('pdf', doc, details), ...(pictures.length ? { pictures } : {}) };
+  },
+};
+
+type Link = { text: string; href: string };
+
+function nodeOf(block: PdfBlock, links: Link[]): PostNode {
+  const { nodes } = schema;
+  const words = (text: string) => linked(text, links);
+  if (block.kind === 'heading') return nodes.heading.create({ level: block.level }, words(block.text));
+  if (block.kind === 'paragraph') return nodes.paragraph.create(null, words(block.text));
+  if (block.kind === 'table') return tableOf(block.rows);
+  if (block.kind === 'picture') return nodes.picture.create({ src: pictureAddress(block.number) });
+  const items = block.items.map((text) => nodes.listItem.create(null, nodes.paragraph.create(null, words(text))));
+  return block.start === null ? nodes.bulletList.create(null, items) : nodes.orderedList.create({ start: block.start }, items);
+}
+
+/** Words with the links that lie over them; they come in the order of the document. */
+function linked(text: string, links: Link[]): PostNode[] {
+  const found: PostNode[] = [];
+  let rest = text;
+  for (let at = 0; links.length && (at = rest.indexOf(links[0]!.text)) >= 0;) {
+    const { text: words, href } = links.shift()!;
+    if (at) found.push(schema.text(rest.slice(0, at)));
+    found.push(schema.text(words, [schema.marks.link.create({ href })]));
+    rest = rest.slice(at + words.length);
+  }
+  return rest ? [...found, schema.text(rest)] : found;
+}
+
+async function pagesOf(bytes: Uint8Array) {
+  const { getDocument, VerbosityLevel } = await pdfLibrary();
+  const task = getDocument({
+    data: Uint8Array.from(bytes),
+    isEvalSupported: false,
+    useSystemFonts: false,
+    disableFontFace: true,
+    isOffscreenCanvasSupported: false,
+    isImageDecoderSupported: false,
+    verbosity: VerbosityLevel.ERRORS,
+  });
+  try {
+    const document = await task.promise;
+    if (document.numPages > MOST_PAGES) throw new Complaint(`This PDF has more than ${MOST_PAGES} pages: bring in the part you need.`);
+    const pages: PdfPage[] = [];
+    const links: Link[] = [];
+    const pictures: GatheredPicture[] = [];
+    for (let n = 1; n <= document.numPages; n++) {
+      const page = await document.getPage(n);
+      const [left, bottom, right, top] = page.view as [number, number, number, number];
+      const { items } = await page.getTextContent();
+      const runs = items.flatMap((item) => {
+        if (!('str' in item) || !item.str) return [];
+        const [a, b, , , x, y] = item.transform as [number, number, number, number, number, number];
+        return [{ text: item.str, x: x - left, y: top - y, width: item.width, size: Math.hypot(a, b), font: item.fontName }];
+      });
+      links.push(...linksOf(await page.getAnnotations(), runs, left, top));
+      const placed: PlacedPicture[] = [];
+      for (const { y, name, bytes: png } of await picturesOf(page, top)) {
+        placed.push({ y, number: pictures.length });
+        pictures.push({ name, bytes: png });
+      }
+      pages.push({ width: right - left, height: top - bottom, runs, pictures: placed.sort((a, b) => a.y - b.y) });
+    }
+    const { info } = await document.getMetadata();
+    const { Title } = info as { Title?: unknown };
+    return { pages, links, pictures, title: typeof Title === 'string' ? Title.trim() : '' };
+  } catch (cause) {
+    if (cause instanceof Complaint) throw cause;
+    if ((cause as Error).name === 'PasswordException')
+      throw new Complaint('This PDF is locked with a password: save it without one, then bring it in.', { cause });
+    throw new Complaint('This PDF is damaged and cannot be read: save it again where it was made, then bring it in.', { cause });
+  } finally {
+    await task.destroy();
+  }
+}
+
+/** The links of a page: the address, and the words that lie under it. */
+function linksOf(annotations: Annotation[], runs: readonly PdfRun[], left: number, top: number): Link[] {
+  return annotations.flatMap(({ url, rect }) => {
+    if (!url || !isSafeAddress(url)) return [];
+    const [x1, y1, x2, y2] = rect as [number, number, number, number];
+    const under = runs.filter(
+      (r) => r.y >= top - y2 && r.y <= top - y1 + 1 && r.x + r.width / 2 > x1 - left && r.x + r.width / 2 < x2 - left,
+    );
+    const text = under
+      .map((r) => r.text)
+      .join('')
+      .trim();
+    return text ? [{ text, href: url }] : [];
+  });
+}

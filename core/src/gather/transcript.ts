@@ -1,0 +1,154 @@
+import { array, number, object, string, type InferType } from 'yup';
+import { Complaint } from '../complaint.ts';
+import type { Format } from './formats.ts';
+import type { Passage, SpokenWord } from './source.ts';
+
+/**
+ * A transcript as data. Our own shape, as a transcriber answers:
+ * `{"title"?, "words": [{"text", "startMs", "endMs", "speaker"?}]}`.
+ * Others are read by the names of their fields: a list, at whatever depth, of words or of segments, each with its
+ * words under `text`, `word`, `content`, `transcript` or `punctuated_word`, and its times under `start...`, `end...`,
+ * `from`, `to` or `offsets`, in seconds or, where the name ends in `ms` or the figures are whole and large, in milliseconds.
+ */
+export const transcript: Format = {
+  kind: 'transcript',
+  fits: ({ text }) => /^\s*[[{]/.test(text().slice(0, 200)) && findItems(parse(text())) !== null,
+  read: ({ text }) => {
+    const data = parse(text());
+    const items = findItems(data)!;
+    const title = titleSchema.isValidSync(data) ? data.title?.trim() : undefined;
+    const passages = items.some((item) => /\s/.test(item.text.trim())) ? segments(items) : cuesOf(items.map(wordOf));
+    if (!passages.length) throw new Complaint('No words with times were found in this transcript.');
+    return { source: { kind: 'transcript', passages, ...(title ? { title } : {}) } };
+  },
+};
+
+const titleSchema = object({ title: string().optional() });
+
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+const TEXT = /^(?:punctuated_word|text|word|content|transcript|value|utterance)$/i;
+const START = /^(?:start(?:_?time|_?ms|_?s(?:ec(?:onds)?)?)?|from|begin|offset|ts)$/i;
+const END = /^(?:end(?:_?time|_?ms|_?s(?:ec(?:onds)?)?)?|to|stop|end_ts)$/i;
+const DURATION = /^(?:duration|dur|length)(?:_?ms|_?s)?$/i;
+const SPEAKER = /^(?:speaker|voice|name|speaker_?(?:name|label|id)|channel)$/i;
+
+type Item = { text: string; startMs: number; endMs: number; speaker?: string };
+type Fields = Record<string, unknown>;
+
+const MOST_DEEP = 12;
+
+/** The longest list of words or segments with times in the data; words are preferred to the segments around them. */
+function findItems(data: unknown): Item[] | null {
+  const lists: Fields[][] = [];
+  const walk = (value: unknown, depth: number) => {
+    if (depth > MOST_DEEP || value === null || typeof value !== 'object') return;
+    if (Array.isArray(value) && value.length && value.every((v) => v && typeof v === 'object' && isItem(v as Fields)))
+      lists.push(value as Fields[]);
+    for (const inner of Object.values(value)) walk(inner, depth + 1);
+  };
+  walk(data, 0);
+  if (!lists.length) return null;
+  const byNames = new Map<string, Fields[]>();
+  // The words of each segment lie in a list of their own: those of one shape belong together.
+  for (const list of lists) {
+    const shape = Object.keys(list[0]!).sort().join();
+    byNames.set(shape, [...(byNames.get(shape) ?? []), ...list]);
+  }
+  const best = [...byNames.values()].sort((a, b) => b.length - a.length)[0]!;
+  return read(best);
+}
+
+const field = (item: Fields, names: RegExp) =>
+  Object.entries(item).find(([key, value]) => names.test(key) && value !== null && value !== '');
+const seconds = (value: unknown): number =>
+  typeof value === 'string' ? Number(value.replace(/s$/, '')) : typeof value === 'number' ? value : NaN;
+
+function isItem(item: Fields): boolean {
+  return typeof field(item, TEXT)?.[1] === 'string' && Number.isFinite(seconds(field(item, START)?.[1]));
+}
+
+function read(list: readonly Fields[]): Item[] {
+  const starts = list.map((item) => field(item, START)!);
+  // Whole figures in the thousands are milliseconds whatever they are called.
+  const isWhole = starts.every(([, value]) => Number.isInteger(seconds(value)));
+  const span = Math.max(...starts.map(([, value]) => seconds(value)));
+  const inMs = starts.every(([key]) => /ms$/i.test(key)) || (isWhole && span > 1000 && span / list.length > 20);
+  const scale = inMs ? 1 : 1000;
+  return list
+    .map((item, i) => {
+      const startMs = Math.max(0, Math.round(seconds(starts[i]![1]) * scale));
+      const end = field(item, END);
+      const length = field(item, DURATION);
+      const endMs = end ? seconds(end[1]) * scale : length ? startMs + seconds(length[1]) * scale : startMs;
+      const speaker = field(item, SPEAKER)?.[1];
+      return {
+        text: String(field(item, TEXT)![1]).trim(),
+        startMs,
+        endMs: Number.isFinite(endMs) ? Math.max(startMs, Math.round(endMs)) : startMs,
+        ...(typeof speaker === 'string' || typeof speaker === 'number' ? { speaker: speakerName(speaker) } : {}),
+      };
+    })
+    .filter((item) => item.text);
+}
+
+const speakerName = (speaker: string | number) => (/^\d+$/.test(String(speaker)) ? `Speaker ${Number(speaker) + 1}` : String(speaker));
+
+const segments = (items: readonly Item[]): Passage[] => items.map((item) => ({ ...item }));
+
+const wordOf = ({ text, startMs, endMs, speaker }: Item): SpokenWord => ({ text, startMs, endMs, ...(speaker ? { speaker } : {}) });
+
+const spokenSchema = object({
+  text: string().required(),
+  startMs: number().min(0).required(),
+  endMs: number().min(0).required(),
+  speaker: string().optional(),
+});
+
+/** What a transcriber answers: words with times in milliseconds. */
+export const transcriptSchema = object({ title: string().optional(), words: array(spokenSchema.required()).required() });
+export type Transcript = InferType<typeof transcriptSchema>;
+
+// A passage of speech is as long as a caption: until a pause, a change of voice, a full stop, or enough words.
+const PAUSE_MS = 700;
+const ENOUGH_WORDS = 9;
+const MOST_WORDS = 16;
+
+/** Words with times as passages that remember the time of each of their words. */
+export function cuesOf(words: readonly SpokenWord[]): Passage[] {
+  const passages: Passage[] = [];
+  let run: SpokenWord[] = [];
+  const flush = () => {
+    if (!run.length) return;
+    const [first] = run;
+    passages.push({
+      text: run.map((w) => w.text).join(' '),
+      startMs: first!.startMs,
+      endMs: Math.max(...run.map((w) => w.endMs)),
+      ...(first!.speaker ? { speaker: first!.speaker } : {}),
+      wordsMs: run.flatMap((w) => [w.startMs, w.endMs]),
+    });
+    run = [];
+  };
+  for (const word of words) {
+    const before = run.at(-1);
+    if (
+      before &&
+      (word.startMs - before.endMs >= PAUSE_MS ||
+        word.speaker !== before.speaker ||
+        run.length >= MOST_WORDS ||
+        (run.length >= ENOUGH_WORDS && /[.!?]$/.test(before.text)))
+    ) {
+      flush();
+    }
+    run.push(word);
+  }
+  flush();
+  return passages;
+}

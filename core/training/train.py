@@ -1,0 +1,127 @@
+import json, math, random, sys, time
+import numpy as np, torch, torch.nn as nn, torch.nn.functional as F
+torch.set_num_threads(2); torch.manual_seed(1); random.seed(1); np.random.seed(1)
+OUT=sys.argv[1]; CFG=json.loads(sys.argv[2]) if len(sys.argv)>2 else {}; EPOCHS=float(sys.argv[3]) if len(sys.argv)>3 else 3
+TAG=sys.argv[4] if len(sys.argv)>4 else 'model'
+def load(name):
+    return [json.loads(l) for l in open(f'{OUT}/{name}.jsonl')]
+docs=load('documents')
+def held(i,d):
+    if d['genre']=='sotu': return d['name'][:4].endswith('5') and True
+    if d['genre']=='austen': return d['name']=='novel-2'
+    if d['genre']=='talks': return hash_(d['name'])%15==0
+    return hash_(d['name'])%12==0
+def hash_(s):
+    h=0
+    for c in s: h=(h*31+ord(c))&0xffffffff
+    return h
+train=[d for i,d in enumerate(docs) if not held(i,d)]; unseen=[d for i,d in enumerate(docs) if held(i,d)]
+brown=load('brown'); dev=brown[::5]; test=[b for i,b in enumerate(brown) if i%5]
+for d in train+unseen+brown: d['words']=d['words'].split(' ')
+from collections import Counter
+freq=Counter(); sf=Counter()
+for d in train:
+    for w in d['words']: freq[w]+=1
+V=[w for w,c in freq.most_common(CFG.get('V',24000)) if c>=3]
+for w,c in freq.items(): sf[w[-3:]]+=1
+S=[s for s,c in sf.most_common(1500) if c>=5]
+vi={w:i+1 for i,w in enumerate(V)}; si={s:i+1 for i,s in enumerate(S)}
+# coarse shape: digits, hyphen, apostrophe, length
+def shape(w): return (1 if any(c.isdigit() for c in w) else 0)+(2 if '-' in w else 0)+(4 if "'" in w else 0)+ (8 if len(w)<=3 else 0)
+def enc(d):
+    d['v']=np.array([vi.get(w,0) for w in d['words']]); d['s']=np.array([si.get(w[-3:],0) for w in d['words']]); d['h']=np.array([shape(w) for w in d['words']])
+    d['m']=np.array(d['marks']); d['n']=np.array(d['names']); return d
+for d in train+unseen+brown: enc(d)
+print('vocab',len(V),len(S),'train words',sum(len(d['v']) for d in train),'unseen',sum(len(d['v']) for d in unseen))
+def cat(ds,k): return np.concatenate([d[k] for d in ds])
+def WEIGHT(d):
+    if d['genre']=='sotu':
+        y=int(d['name'][:4]); return 2 if y>=1945 else .4 if y>=1900 else .15
+    return {'moby':.6,'austen':.7,'jargon':1.2,'rust':.7,'talks':CFG.get('talks',1.5),'bible':.8}.get(d['genre'],1.5)
+D=CFG.get('D',48);H1=CFG.get('H1',128);H2=CFG.get('H2',64);LW,RW=CFG.get('W',[4,4]);DIL=CFG.get('DIL',[1,3]);DROP=CFG.get('drop',.25)
+class Embed(nn.Module):
+    def __init__(s):
+        super().__init__(); s.w=nn.Embedding(len(V)+1,D); s.s=nn.Embedding(len(S)+1,D); s.h=nn.Embedding(16,D); 
+        for e in (s.w,s.s,s.h): nn.init.normal_(e.weight,0,.1)
+    def forward(s,v,sx,h): return s.w(v)+s.s(sx)+s.h(h)
+class Shift(nn.Module):
+    """A linear layer over a window of neighbours."""
+    def __init__(s,i,o,left,right): super().__init__(); s.l=nn.Linear(i*(left+right+1),o); s.a=left; s.b=right
+    def forward(s,x):
+        n=x.shape[1]; x=F.pad(x,(0,0,s.a,s.b)); return s.l(torch.cat([x[:,k:k+n] for k in range(s.a+s.b+1)],-1))
+class Block(nn.Module):
+    """Far neighbours, each channel on its own, then all channels together; what came in is added."""
+    def __init__(s,h,k,dil): super().__init__(); s.w=nn.Parameter(torch.randn(k,h)*.1); s.l=nn.Linear(h,h); s.k=k; s.d=dil
+    def forward(s,x):
+        n=x.shape[1]; r=s.k//2*s.d; p=F.pad(x,(0,0,r,r)); y=sum(p[:,i*s.d:i*s.d+n]*s.w[i] for i in range(s.k)); return x+F.relu(s.l(y))
+class Net(nn.Module):
+    def __init__(s):
+        super().__init__(); s.e=Embed(); P=4
+        s.c=Shift(D+P,H1,LW,RW); s.p=nn.Linear(H1,H2); s.b=nn.ModuleList([Block(H2,9,d) for d in DIL]); o=H1+H2
+        s.o=nn.Linear(o,6); s.n=nn.Linear(o,1); s.do=nn.Dropout(DROP)
+    def forward(s,v,sx,h,p):
+        x=torch.cat([s.e(v,sx,h),p],-1)
+        if s.training: x=F.dropout(x,.1)
+        y=s.do(F.relu(s.c(x))); z=F.relu(s.p(y))
+        for b in s.b: z=b(z)
+        y=torch.cat([y,s.do(z)],-1); return s.o(y),s.n(y)[...,0]
+def pauses(m,known,p_end,p_else,rng):
+    # per gap: known, pause; features: gap before (2) and after (2)
+    end=(m==2)|(m==3); r=rng.random(m.shape); pa=np.where(end,r<p_end,r<p_else)&known
+    a=np.stack([known,pa],-1).astype(np.float32); b=np.zeros_like(a); b[...,1:,:]=a[...,:-1,:]
+    return np.concatenate([b,a],-1)
+L=128
+def batches(bs):
+    chunks=[]
+    for d in train:
+        n=len(d['v']); w=WEIGHT(d); k=int(w)+(random.random()<w-int(w))
+        for _ in range(k):
+            at=-random.randrange(L)
+            while at<n:
+                chunks.append((d,max(0,at),min(n,at+L))); at+=L
+    random.shuffle(chunks)
+    rng=np.random.default_rng(random.randrange(1<<30))
+    for i in range(0,len(chunks)-bs,bs):
+        c=chunks[i:i+bs]; A={k:np.full((bs,L),-1 if k in 'mn' else 0) for k in 'vshmn'}
+        for j,(d,a,b) in enumerate(c):
+            for k in 'vshmn': A[k][j,:b-a]=d[k][a:b]
+        drop=rng.random((bs,L))<CFG.get('unk',.1); A['v'][drop]=0
+        mode=rng.integers(0,3,(bs,1)); every=rng.integers(6,17,(bs,1))
+        known=np.where(mode==0,False,np.where(mode==1,True,(np.arange(L)[None]+rng.integers(0,16,(bs,1)))%every==0))
+        pe=rng.uniform(.5,.9,(bs,1)); px=rng.uniform(.03,.14,(bs,1))
+        P=pauses(A['m'],known,pe,px,rng)
+        yield [torch.tensor(A[k]) for k in 'vshmn']+[torch.tensor(P)]
+def logits(net,d,pause,seed=7,S_=512,ctx=64):
+    n=len(d['v']); rng=np.random.default_rng(seed)
+    P=pauses(d['m'],np.full(n,pause),.7,.08,rng)
+    net.eval(); out=[];nm=[]
+    with torch.no_grad():
+        v,s,h,p=(torch.tensor(x)[None] for x in (d['v'],d['s'],d['h'],P)); o,q=net(v,s,h,p.float())
+    return torch.softmax(o[0],-1).numpy(),torch.sigmoid(q[0]).numpy()
+def prf(p,g):
+    tp=(p&g).sum(); return 100*tp/max(1,p.sum()),100*tp/max(1,g.sum()),200*tp/max(1,p.sum()+g.sum())
+def evaluate(net,ds,pause):
+    R=[logits(net,d,pause) for d in ds]; pr=np.concatenate([r[0] for r in R]); nm=np.concatenate([r[1] for r in R]); m=cat(ds,'m'); n=cat(ds,'n')
+    def sweep(score,gold,mask=None):
+        return max(((prf((score>t)&(mask if mask is not None else True),gold)+(t,)) for t in np.arange(.1,.9,.04)),key=lambda x:x[2])
+    ends={al:sweep(pr[:,2]+pr[:,3]+al*pr[:,4]+al/2*pr[:,5],(m==2)|(m==3)) for al in (0,.3,.6,1)}; al=max(ends,key=lambda a:ends[a][2]); end=pr[:,2]+pr[:,3]+al*pr[:,4]+al/2*pr[:,5]
+    e=ends[al]; isend=end>e[3]
+    c=sweep(pr[:,1]+.0*pr[:,4],m==1,~isend)
+    q=max(((prf((pr[:,3]/(end+1e-9)>t)&isend,m==3)+(t,)) for t in np.arange(.02,.6,.02)),key=lambda x:x[2])
+    k=n>=0; nn_=sweep(nm[k],n[k]==1)
+    f=lambda x:'%.1f/%.1f=%.1f@%.2f'%x
+    return f'end {f(e)} a{al} comma {f(c)} q {f(q)} name {f(nn_)}'
+net=Net(); opt=torch.optim.Adam(net.parameters(),lr=CFG.get('lr',3e-3)); print(sum(p.numel() for p in net.parameters()))
+bs=CFG.get('bs',32); total=int(EPOCHS*sum(len(d['v'])*WEIGHT(d) for d in train)/L/bs); step=0; t0=time.time(); run=0
+while step<total:
+    for v,s,h,m,n,p in batches(bs):
+        net.train(); lr=CFG.get('lr',3e-3)*min(1,step/200)*(.5*(1+math.cos(math.pi*min(1,step/total)))+.01)
+        for g in opt.param_groups: g['lr']=lr
+        o,q=net(v,s,h,p); loss=F.cross_entropy(o.reshape(-1,6),m.reshape(-1),ignore_index=-1)
+        k=n>=0; loss=loss+.5*F.binary_cross_entropy_with_logits(q[k],n[k].float())
+        opt.zero_grad(); loss.backward(); nn.utils.clip_grad_norm_(net.parameters(),1.); opt.step(); run=.99*run+.01*loss.item(); step+=1
+        if step%200==0: print(step,total,'%.3f'%(run/(1-.99**step)),'%.0fs'%(time.time()-t0),flush=True)
+        if step>=total: break
+torch.save(net.state_dict(),f'{OUT}/{TAG}.pt')
+for name,ds in (('unseen',unseen),('brown dev',dev)):
+    for pause in (False,True): print(name,'pause' if pause else 'plain',evaluate(net,ds,pause),flush=True)
