@@ -39,30 +39,31 @@ function ask(question: Question): Promise<ReadFile[]> {
   worker ??= started();
   const asked = worker;
   return new Promise((resolve, reject) => {
-    const give = (complaint: string | null, cause?: unknown) => {
+    const done = () => {
       clearTimeout(timer);
-      asked.removeAllListeners();
+      asked.off('message', answered).off('error', failed);
       asked.unref();
-      if (complaint === null) return;
+    };
+    const stop = (complaint: string, cause?: unknown) => {
+      done();
       // What it was doing when it was stopped is not known: the next file gets a new one.
       if (worker === asked) worker = null;
       void asked.terminate();
       reject(new Complaint(complaint, { cause }));
     };
-    const timer = setTimeout(() => give(TOO_LONG), MOST_MS);
-    asked.ref();
-    asked.once('message', (answer: Answer) => {
-      give(null);
+    const answered = (answer: Answer) => {
+      done();
       if ('files' in answer) resolve(answer.files);
       else reject(new Complaint(answer.complaint));
-    });
-    asked.once('error', (cause: NodeJS.ErrnoException) => {
-      if (cause.code !== 'ERR_WORKER_OUT_OF_MEMORY') console.error(cause);
-      give(
-        cause.code === 'ERR_WORKER_OUT_OF_MEMORY' ? TOO_LARGE : 'This file is damaged and cannot be read: save it again where it was made.',
-        cause,
-      );
-    });
+    };
+    const failed = (cause: NodeJS.ErrnoException) => {
+      const isTooLarge = cause.code === 'ERR_WORKER_OUT_OF_MEMORY';
+      if (!isTooLarge) console.error(cause);
+      stop(isTooLarge ? TOO_LARGE : 'This file is damaged and cannot be read: save it again where it was made.', cause);
+    };
+    const timer = setTimeout(() => stop(TOO_LONG), MOST_MS);
+    asked.ref();
+    asked.on('message', answered).on('error', failed);
     asked.postMessage(question);
   });
 }
