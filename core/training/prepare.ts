@@ -6,6 +6,8 @@ import { inflateSync } from 'node:zlib';
 import { fromHtml } from 'hast-util-from-html';
 import { toString } from 'hast-util-to-string';
 import type { Element, Root } from 'hast';
+import { filterOf, LISTS, listsOf, type Filter, type List } from '../src/tidy/marks/lexicon.ts';
+import { wordLists } from './lexicon.ts';
 import { markedWords } from './marks.ts';
 import { talk } from './talk.ts';
 
@@ -117,4 +119,13 @@ const lines = documents
   .filter((d) => d.marks.length > 30)
   .map((d) => JSON.stringify(d));
 writeFileSync(join(out, 'documents.jsonl'), lines.join('\n'));
-console.log(counts);
+
+// The lists every word stands in, and the lists themselves as they are shipped.
+const lists = wordLists(corpora);
+const filters = Object.fromEntries(LISTS.map((list) => [list, filterOf(lists[list])])) as Record<List, Filter>;
+const types = new Set(documents.flatMap(({ text }) => markedWords(text).map((w) => w.word)));
+for (const file of process.argv.slice(4)) for (const line of readFileSync(file, 'utf8').split('\n')) for (const word of (JSON.parse(line) as { words: string }).words.split(' ')) types.add(word);
+writeFileSync(join(out, 'lists.json'), JSON.stringify(Object.fromEntries(Array.from(types, (word) => [word, listsOf(word, filters)]))));
+writeFileSync(join(out, 'filters.json'), JSON.stringify(LISTS.map((name) => ({ name, hashes: filters[name].hashes, bytes: filters[name].bits.length }))));
+writeFileSync(join(out, 'filters.bin'), Buffer.concat(LISTS.map((name) => filters[name].bits)));
+console.log(counts, Object.fromEntries(LISTS.map((list) => [list, lists[list].length])));

@@ -28,8 +28,10 @@ S=[s for s,c in sf.most_common(1500) if c>=5]
 vi={w:i+1 for i,w in enumerate(V)}; si={s:i+1 for i,s in enumerate(S)}
 # coarse shape: digits, hyphen, apostrophe, length
 def shape(w): return (1 if any(c.isdigit() for c in w) else 0)+(2 if '-' in w else 0)+(4 if "'" in w else 0)+ (8 if len(w)<=3 else 0)
+BITS=json.load(open(f'{OUT}/lists.json'))
+NB=6
 def enc(d):
-    d['v']=np.array([vi.get(w,0) for w in d['words']]); d['s']=np.array([si.get(w[-3:],0) for w in d['words']]); d['h']=np.array([shape(w) for w in d['words']])
+    d['v']=np.array([vi.get(w,0) for w in d['words']]); d['s']=np.array([si.get(w[-3:],0) for w in d['words']]); d['h']=np.array([shape(w)+16*BITS.get(w,0) for w in d['words']])
     d['m']=np.array(d['marks']); d['n']=np.array(d['names']); return d
 for d in train+unseen+brown: enc(d)
 print('vocab',len(V),len(S),'train words',sum(len(d['v']) for d in train),'unseen',sum(len(d['v']) for d in unseen))
@@ -37,13 +39,13 @@ def cat(ds,k): return np.concatenate([d[k] for d in ds])
 def WEIGHT(d):
     if d['genre']=='sotu':
         y=int(d['name'][:4]); return 2 if y>=1945 else .4 if y>=1900 else .15
-    return {'moby':.6,'austen':.7,'jargon':1.2,'rust':.7,'talks':CFG.get('talks',1.5),'bible':.8}.get(d['genre'],1.5)
+    return {'moby':.6,'austen':.7,'jargon':1.2,'rust':.7,'talks':CFG.get('talks',1),'bible':CFG.get('bible',.5)}.get(d['genre'],1.5)
 D=CFG.get('D',48);H1=CFG.get('H1',128);H2=CFG.get('H2',64);LW,RW=CFG.get('W',[4,4]);DIL=CFG.get('DIL',[1,3]);DROP=CFG.get('drop',.25)
 class Embed(nn.Module):
     def __init__(s):
-        super().__init__(); s.w=nn.Embedding(len(V)+1,D); s.s=nn.Embedding(len(S)+1,D); s.h=nn.Embedding(16,D); 
-        for e in (s.w,s.s,s.h): nn.init.normal_(e.weight,0,.1)
-    def forward(s,v,sx,h): return s.w(v)+s.s(sx)+s.h(h)
+        super().__init__(); s.w=nn.Embedding(len(V)+1,D); s.s=nn.Embedding(len(S)+1,D); s.h=nn.Embedding(16,D); s.k=nn.Embedding(NB,D) 
+        for e in (s.w,s.s,s.h,s.k): nn.init.normal_(e.weight,0,.1)
+    def forward(s,v,sx,h): bits=((h//16)[...,None]>>torch.arange(NB))&1; return s.w(v)+s.s(sx)+s.h(h%16)+bits.float()@s.k.weight
 class Shift(nn.Module):
     """A linear layer over a window of neighbours."""
     def __init__(s,i,o,left,right): super().__init__(); s.l=nn.Linear(i*(left+right+1),o); s.a=left; s.b=right
@@ -113,15 +115,39 @@ def evaluate(net,ds,pause):
     return f'end {f(e)} a{al} comma {f(c)} q {f(q)} name {f(nn_)}'
 net=Net(); opt=torch.optim.Adam(net.parameters(),lr=CFG.get('lr',3e-3)); print(sum(p.numel() for p in net.parameters()))
 bs=CFG.get('bs',32); total=int(EPOCHS*sum(len(d['v'])*WEIGHT(d) for d in train)/L/bs); step=0; t0=time.time(); run=0
+ema={k:v.clone() for k,v in net.state_dict().items()}
 while step<total:
     for v,s,h,m,n,p in batches(bs):
         net.train(); lr=CFG.get('lr',3e-3)*min(1,step/200)*(.5*(1+math.cos(math.pi*min(1,step/total)))+.01)
         for g in opt.param_groups: g['lr']=lr
         o,q=net(v,s,h,p); loss=F.cross_entropy(o.reshape(-1,6),m.reshape(-1),ignore_index=-1)
         k=n>=0; loss=loss+.5*F.binary_cross_entropy_with_logits(q[k],n[k].float())
-        opt.zero_grad(); loss.backward(); nn.utils.clip_grad_norm_(net.parameters(),1.); opt.step(); run=.99*run+.01*loss.item(); step+=1
+        opt.zero_grad(); loss.backward(); nn.utils.clip_grad_norm_(net.parameters(),1.); opt.step()
+        if step%10==0:
+            for k,v in net.state_dict().items(): ema[k].mul_(.98).add_(v,alpha=.02)
+        run=.99*run+.01*loss.item(); step+=1
         if step%200==0: print(step,total,'%.3f'%(run/(1-.99**step)),'%.0fs'%(time.time()-t0),flush=True)
         if step>=total: break
+net.load_state_dict(ema)
 torch.save(net.state_dict(),f'{OUT}/{TAG}.pt')
 for name,ds in (('unseen',unseen),('brown dev',dev)):
     for pause in (False,True): print(name,'pause' if pause else 'plain',evaluate(net,ds,pause),flush=True)
+def export(net, path):
+    """One line of JSON, then each row of each tensor as a scale and signed bytes; layouts as model.ts reads them."""
+    sd={k:v.detach().numpy() for k,v in net.state_dict().items()}
+    W=LW+RW+1
+    near=sd['c.l.weight'].reshape(H1,W,D+4).transpose(2,1,0).reshape(D+4,W*H1)
+    T={'word':sd['e.w.weight'],'ending':sd['e.s.weight'],'shape':sd['e.h.weight'],'lists':sd['e.k.weight'],'near':near.reshape((D+4)*W,H1),'nearBias':sd['c.l.bias'][None],
+       'inner':sd['p.weight'].T,'innerBias':sd['p.bias'][None],
+       'out':np.concatenate([sd['o.weight'],sd['n.weight']]).T,'outBias':np.concatenate([sd['o.bias'],sd['n.bias']])[None]}
+    for b in range(len(DIL)):
+        T[f'block{b}Near']=sd[f'b.{b}.w']; T[f'block{b}']=sd[f'b.{b}.l.weight'].T; T[f'block{b}Bias']=sd[f'b.{b}.l.bias'][None]
+    head={'sizes':{'embedding':D,'hidden':H1,'inner':H2,'left':LW,'right':RW,'reaches':DIL,'marks':6},'words':V,'endings':S,'filters':json.load(open(f'{OUT}/filters.json')),
+          'tensors':[{'name':k,'rows':int(t.shape[0]),'columns':int(t.shape[1])} for k,t in T.items()]}
+    with open(path,'wb') as f:
+        f.write(json.dumps(head,ensure_ascii=False,separators=(',',':')).encode()+b'\n')
+        for t in T.values():
+            for row in np.ascontiguousarray(t,dtype=np.float32):
+                s=max(abs(row).max()/127,1e-12); f.write(np.float32(s).tobytes()+np.round(row/s).astype(np.int8).tobytes())
+        f.write(open(f'{OUT}/filters.bin','rb').read())
+export(net,f'{OUT}/{TAG}.bin')
