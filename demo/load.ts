@@ -4,10 +4,12 @@ import { readFileSync } from 'node:fs';
 import { docFromJSON, schema, type PostNode } from '@even-page/core/post/schema';
 import { withIds } from '@even-page/core/post/ids';
 import type { Details } from '@even-page/core/post/details';
-import type { Edit } from '@even-page/core/tidy/edit';
+import { editsForSections, isMark, type Edit } from '@even-page/core/tidy/edit';
 import type { Source } from '@even-page/core/gather/source';
 import { proposeSections, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
+import { usualHouse } from '@even-page/core/tidy/house';
+import { readModel } from '@even-page/core/tidy/marks/model';
 import { proseOf } from '@even-page/core/tidy/prose';
 
 const [address, blog, token] = process.argv.slice(2);
@@ -107,8 +109,10 @@ if (!total) {
 
   const knives = await bring('knife-evening.srt');
   const [talk] = (await read(knives)).sources;
-  const edits = findEdits(talk!.source);
-  const sections = proposeSections([{ source: talk!.id, paragraphs: proseOf(talk!.source, edits) }]);
+  const model = readModel(readFileSync(new URL('../core/data/marks.bin', import.meta.url)));
+  const proposed = findEdits(talk!.source, { house: usualHouse(), model });
+  const edits = proposed.filter((e) => !isMark(e));
+  const sections = proposeSections([{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }]);
   const coins = await picture(
     knives,
     'two-coins-under-a-knife.png',

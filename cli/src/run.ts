@@ -3,6 +3,8 @@ import { basename } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Complaint } from '@even-page/core/complaint';
 import { gather } from '@even-page/core/gather/formats';
+import { usualHouse } from '@even-page/core/tidy/house';
+import { readModel } from '@even-page/core/tidy/marks/model';
 import { check } from './commands/check.ts';
 import type { Command } from './commands/command.ts';
 import { post } from './commands/post.ts';
@@ -10,6 +12,7 @@ import { read } from './commands/read.ts';
 import { shape } from './commands/shape.ts';
 import { tidy } from './commands/tidy.ts';
 
+const MODEL = new URL('../../core/data/marks.bin', import.meta.url);
 const COMMANDS: Record<string, Command> = { read, tidy, shape, post, check };
 
 const HELP = `even-page: material in, a clean post out
@@ -20,14 +23,16 @@ const HELP = `even-page: material in, a clean post out
   even-page post FILE --to md|html    the post it makes [--sections N]
   even-page check FILE                what a proof finds in it
 
-  --json    the same as data
-  FILE -    standard input
+  --names "A, B"   names and terms as they are spelt, to find where they were heard wrong
+  --json           the same as data
+  FILE -           standard input
 `;
 
 const OPTIONS = {
   json: { type: 'boolean' },
   sections: { type: 'string' },
   to: { type: 'string' },
+  names: { type: 'string' },
   help: { type: 'boolean', short: 'h' },
 } as const;
 
@@ -48,7 +53,12 @@ export async function run(argv: string[]): Promise<Result> {
     const to = values.to ?? 'md';
     if (to !== 'md' && to !== 'html') throw new Complaint('A post goes to md or html: use --to md or --to html.');
     const { source, draft } = await gather(bytesOf(file), file === '-' ? '' : basename(file));
-    const { data, text } = command({ source, draft, sections, to });
+    const names = (values.names ?? '')
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean);
+    const tools = { house: { ...usualHouse(), names }, model: readModel(readFileSync(MODEL)) };
+    const { data, text } = command({ source, draft, sections, to, tools });
     return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
     const sentence = complaintOf(error);

@@ -124,8 +124,13 @@ writeFileSync(join(out, 'documents.jsonl'), lines.join('\n'));
 const lists = wordLists(corpora);
 const filters = Object.fromEntries(LISTS.map((list) => [list, filterOf(lists[list])])) as Record<List, Filter>;
 const types = new Set(documents.flatMap(({ text }) => markedWords(text).map((w) => w.word)));
-for (const file of process.argv.slice(4)) for (const line of readFileSync(file, 'utf8').split('\n')) for (const word of (JSON.parse(line) as { words: string }).words.split(' ')) types.add(word);
+for (const file of process.argv.slice(4))
+  for (const line of readFileSync(file, 'utf8').split('\n'))
+    for (const word of (JSON.parse(line) as { words: string }).words.split(' ')) types.add(word);
 writeFileSync(join(out, 'lists.json'), JSON.stringify(Object.fromEntries(Array.from(types, (word) => [word, listsOf(word, filters)]))));
-writeFileSync(join(out, 'filters.json'), JSON.stringify(LISTS.map((name) => ({ name, hashes: filters[name].hashes, bytes: filters[name].bits.length }))));
+writeFileSync(
+  join(out, 'filters.json'),
+  JSON.stringify(LISTS.map((name) => ({ name, hashes: filters[name].hashes, bytes: filters[name].bits.length }))),
+);
 writeFileSync(join(out, 'filters.bin'), Buffer.concat(LISTS.map((name) => filters[name].bits)));
 console.log(counts, Object.fromEntries(LISTS.map((list) => [list, lists[list].length])));

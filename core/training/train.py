@@ -34,6 +34,16 @@ def enc(d):
     d['v']=np.array([vi.get(w,0) for w in d['words']]); d['s']=np.array([si.get(w[-3:],0) for w in d['words']]); d['h']=np.array([shape(w)+16*BITS.get(w,0) for w in d['words']])
     d['m']=np.array(d['marks']); d['n']=np.array(d['names']); return d
 for d in train+unseen+brown: enc(d)
+# Quiet words: after them there is hardly ever a mark, and they are no names; the network passes them over.
+cnt=Counter(); loud=Counter()
+for d in train:
+    for w,m,nn_ in zip(d['words'],d['marks'],d['names']):
+        cnt[w]+=1
+        if m>0 or nn_==1: loud[w]+=1
+QUIET=[w for w,c in cnt.items() if c>=100 and loud[w]<.012*c and w in vi]
+qset=np.zeros(len(V)+1,bool)
+for w in QUIET: qset[vi[w]]=True
+print('quiet',len(QUIET),sum(cnt[w] for w in QUIET)/sum(cnt.values()),sum(loud[w] for w in QUIET)/sum(loud.values()))
 print('vocab',len(V),len(S),'train words',sum(len(d['v']) for d in train),'unseen',sum(len(d['v']) for d in unseen))
 def cat(ds,k): return np.concatenate([d[k] for d in ds])
 def WEIGHT(d):
@@ -46,11 +56,15 @@ class Embed(nn.Module):
         super().__init__(); s.w=nn.Embedding(len(V)+1,D); s.s=nn.Embedding(len(S)+1,D); s.h=nn.Embedding(16,D); s.k=nn.Embedding(NB,D) 
         for e in (s.w,s.s,s.h,s.k): nn.init.normal_(e.weight,0,.1)
     def forward(s,v,sx,h): bits=((h//16)[...,None]>>torch.arange(NB))&1; return s.w(v)+s.s(sx)+s.h(h%16)+bits.float()@s.k.weight
-class Shift(nn.Module):
-    """A linear layer over a window of neighbours."""
-    def __init__(s,i,o,left,right): super().__init__(); s.l=nn.Linear(i*(left+right+1),o); s.a=left; s.b=right
+class Near(nn.Module):
+    """Near neighbours, each channel on its own."""
+    def __init__(s,h,left,right):
+        super().__init__(); s.w=nn.Parameter(torch.randn(left+right+1,h)*.3); s.bias=nn.Parameter(torch.zeros(h)); s.a=left; s.b=right
+        with torch.no_grad(): s.w[left]+=.5
     def forward(s,x):
-        n=x.shape[1]; x=F.pad(x,(0,0,s.a,s.b)); return s.l(torch.cat([x[:,k:k+n] for k in range(s.a+s.b+1)],-1))
+        n=x.shape[1]; p=F.pad(x,(0,0,s.a,s.b)); y=s.bias
+        for k in range(s.a+s.b+1): y=y+p[:,k:k+n]*s.w[k]
+        return y
 class Block(nn.Module):
     """Far neighbours, each channel on its own, then all channels together; what came in is added."""
     def __init__(s,h,k,dil): super().__init__(); s.w=nn.Parameter(torch.randn(k,h)*.1); s.l=nn.Linear(h,h); s.k=k; s.d=dil
@@ -58,15 +72,17 @@ class Block(nn.Module):
         n=x.shape[1]; r=s.k//2*s.d; p=F.pad(x,(0,0,r,r)); y=sum(p[:,i*s.d:i*s.d+n]*s.w[i] for i in range(s.k)); return x+F.relu(s.l(y))
 class Net(nn.Module):
     def __init__(s):
-        super().__init__(); s.e=Embed(); P=4
-        s.c=Shift(D+P,H1,LW,RW); s.p=nn.Linear(H1,H2); s.b=nn.ModuleList([Block(H2,9,d) for d in DIL]); o=H1+H2
-        s.o=nn.Linear(o,6); s.n=nn.Linear(o,1); s.do=nn.Dropout(DROP)
-    def forward(s,v,sx,h,p):
-        x=torch.cat([s.e(v,sx,h),p],-1)
+        super().__init__(); s.e=Embed(); s.q=nn.Parameter(torch.randn(4,D)*.1)
+        s.c=Near(D,LW,RW); s.p=nn.Linear(D,H2); s.b=nn.ModuleList([Block(H2,9,d) for d in DIL]); o=H2
+        s.o=nn.Linear(o,6); s.n=nn.Linear(o,1); s.do=nn.Dropout(DROP); s.do2=nn.Dropout(DROP/2)
+    def forward(s,v,sx,h,p,v0=None):
+        if v0 is None: v0=v
+        x=s.e(v,sx,h)+p@s.q
         if s.training: x=F.dropout(x,.1)
-        y=s.do(F.relu(s.c(x))); z=F.relu(s.p(y))
-        for b in s.b: z=b(z)
-        y=torch.cat([y,s.do(z)],-1); return s.o(y),s.n(y)[...,0]
+        keep=(~torch.tensor(qset)[v0])[...,None].float()
+        z=F.relu(s.p(s.do(F.relu(s.c(x)))))*keep
+        for b in s.b: z=b(z)*keep
+        z=s.do2(z); return s.o(z),s.n(z)[...,0]
 def pauses(m,known,p_end,p_else,rng):
     # per gap: known, pause; features: gap before (2) and after (2)
     end=(m==2)|(m==3); r=rng.random(m.shape); pa=np.where(end,r<p_end,r<p_else)&known
@@ -87,19 +103,21 @@ def batches(bs):
         c=chunks[i:i+bs]; A={k:np.full((bs,L),-1 if k in 'mn' else 0) for k in 'vshmn'}
         for j,(d,a,b) in enumerate(c):
             for k in 'vshmn': A[k][j,:b-a]=d[k][a:b]
+        M0=A['m'].copy(); A['o']=A['v'].copy(); q=qset[A['v']]; A['m'][q]=-1; A['n'][q]=-1
         drop=rng.random((bs,L))<CFG.get('unk',.1); A['v'][drop]=0
         mode=rng.integers(0,3,(bs,1)); every=rng.integers(6,17,(bs,1))
         known=np.where(mode==0,False,np.where(mode==1,True,(np.arange(L)[None]+rng.integers(0,16,(bs,1)))%every==0))
         pe=rng.uniform(.5,.9,(bs,1)); px=rng.uniform(.03,.14,(bs,1))
-        P=pauses(A['m'],known,pe,px,rng)
-        yield [torch.tensor(A[k]) for k in 'vshmn']+[torch.tensor(P)]
+        P=pauses(M0,known,pe,px,rng)
+        yield [torch.tensor(A[k]) for k in 'vshmno']+[torch.tensor(P)]
 def logits(net,d,pause,seed=7,S_=512,ctx=64):
     n=len(d['v']); rng=np.random.default_rng(seed)
     P=pauses(d['m'],np.full(n,pause),.7,.08,rng)
     net.eval(); out=[];nm=[]
     with torch.no_grad():
         v,s,h,p=(torch.tensor(x)[None] for x in (d['v'],d['s'],d['h'],P)); o,q=net(v,s,h,p.float())
-    return torch.softmax(o[0],-1).numpy(),torch.sigmoid(q[0]).numpy()
+    pr=torch.softmax(o[0],-1).numpy(); nm=torch.sigmoid(q[0]).numpy(); qq=qset[d['v']]; pr[qq]=[1]+[0]*5; nm[qq]=0
+    return pr,nm
 def prf(p,g):
     tp=(p&g).sum(); return 100*tp/max(1,p.sum()),100*tp/max(1,g.sum()),200*tp/max(1,p.sum()+g.sum())
 def evaluate(net,ds,pause):
@@ -117,10 +135,10 @@ net=Net(); opt=torch.optim.Adam(net.parameters(),lr=CFG.get('lr',3e-3)); print(s
 bs=CFG.get('bs',32); total=int(EPOCHS*sum(len(d['v'])*WEIGHT(d) for d in train)/L/bs); step=0; t0=time.time(); run=0
 ema={k:v.clone() for k,v in net.state_dict().items()}
 while step<total:
-    for v,s,h,m,n,p in batches(bs):
+    for v,s,h,m,n,v0,p in batches(bs):
         net.train(); lr=CFG.get('lr',3e-3)*min(1,step/200)*(.5*(1+math.cos(math.pi*min(1,step/total)))+.01)
         for g in opt.param_groups: g['lr']=lr
-        o,q=net(v,s,h,p); loss=F.cross_entropy(o.reshape(-1,6),m.reshape(-1),ignore_index=-1)
+        o,q=net(v,s,h,p,v0); loss=F.cross_entropy(o.reshape(-1,6),m.reshape(-1),ignore_index=-1)
         k=n>=0; loss=loss+.5*F.binary_cross_entropy_with_logits(q[k],n[k].float())
         opt.zero_grad(); loss.backward(); nn.utils.clip_grad_norm_(net.parameters(),1.); opt.step()
         if step%10==0:
@@ -135,14 +153,12 @@ for name,ds in (('unseen',unseen),('brown dev',dev)):
 def export(net, path):
     """One line of JSON, then each row of each tensor as a scale and signed bytes; layouts as model.ts reads them."""
     sd={k:v.detach().numpy() for k,v in net.state_dict().items()}
-    W=LW+RW+1
-    near=sd['c.l.weight'].reshape(H1,W,D+4).transpose(2,1,0).reshape(D+4,W*H1)
-    T={'word':sd['e.w.weight'],'ending':sd['e.s.weight'],'shape':sd['e.h.weight'],'lists':sd['e.k.weight'],'near':near.reshape((D+4)*W,H1),'nearBias':sd['c.l.bias'][None],
-       'inner':sd['p.weight'].T,'innerBias':sd['p.bias'][None],
-       'out':np.concatenate([sd['o.weight'],sd['n.weight']]).T,'outBias':np.concatenate([sd['o.bias'],sd['n.bias']])[None]}
+    T={'word':sd['e.w.weight'],'ending':sd['e.s.weight'],'shape':sd['e.h.weight'],'lists':sd['e.k.weight'],'pauses':sd['q'],
+       'near':sd['c.w'],'nearBias':sd['c.bias'][None],'inner':sd['p.weight'],'innerBias':sd['p.bias'][None],
+       'out':np.concatenate([sd['o.weight'],sd['n.weight']]),'outBias':np.concatenate([sd['o.bias'],sd['n.bias']])[None]}
     for b in range(len(DIL)):
-        T[f'block{b}Near']=sd[f'b.{b}.w']; T[f'block{b}']=sd[f'b.{b}.l.weight'].T; T[f'block{b}Bias']=sd[f'b.{b}.l.bias'][None]
-    head={'sizes':{'embedding':D,'hidden':H1,'inner':H2,'left':LW,'right':RW,'reaches':DIL,'marks':6},'words':V,'endings':S,'filters':json.load(open(f'{OUT}/filters.json')),
+        T[f'block{b}Near']=sd[f'b.{b}.w']; T[f'block{b}']=sd[f'b.{b}.l.weight']; T[f'block{b}Bias']=sd[f'b.{b}.l.bias'][None]
+    head={'sizes':{'embedding':D,'inner':H2,'left':LW,'right':RW,'reaches':DIL,'marks':6},'words':V,'endings':S,'quiet':sorted(vi[w] for w in QUIET),'filters':json.load(open(f'{OUT}/filters.json')),
           'tensors':[{'name':k,'rows':int(t.shape[0]),'columns':int(t.shape[1])} for k,t in T.items()]}
     with open(path,'wb') as f:
         f.write(json.dumps(head,ensure_ascii=False,separators=(',',':')).encode()+b'\n')

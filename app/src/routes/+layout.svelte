@@ -12,6 +12,11 @@
   import { status } from '$lib/status.svelte.ts';
 
   let { data, children } = $props();
+  const SCREENS = [
+    { name: 'Desk', path: '/' },
+    { name: 'House style', path: '/house' },
+  ];
+
   let keysOpen = $state(false);
 
   function onkeydown(event: KeyboardEvent) {
@@ -27,7 +32,10 @@
 <div class="house">
   <header>
     <a class="brand" href="/"><Logo />Even Page</a>
-    <nav aria-label="Screens"><a href="/" aria-current={page.url.pathname === '/' ? 'page' : undefined}>Desk</a></nav>
+    <nav aria-label="Screens">
+      {#each SCREENS as { name, path } (path)}<a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a
+        >{/each}
+    </nav>
     <div class="right">
       <span class="saved {status.gravity}" role="status">{status.says}</span>
       <ModeSwitch mode={data.mode} />

@@ -16,11 +16,11 @@ export type PrintedSection = {
 };
 
 /** The page a file makes and its sections: a draft keeps its own headings, other material is cut by subject. */
-export function pageOf({ source, draft, sections }: Request): { doc: PostNode; sections: PrintedSection[] } {
+export function pageOf({ source, draft, sections, tools }: Request): { doc: PostNode; sections: PrintedSection[] } {
   if (draft && sections === undefined && outlineOf(draft.doc).some((s) => s.id !== 'lead' || s.heading)) {
     return { doc: draft.doc, sections: ownSections(draft.doc) };
   }
-  const proposed = proposeSections([{ source: '', paragraphs: proseOf(source, findEdits(source)) }], sections);
+  const proposed = proposeSections([{ source: '', paragraphs: proseOf(source, findEdits(source, tools)) }], sections);
   return {
     doc: writeSections(proposed),
     sections: borders(

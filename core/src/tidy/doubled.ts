@@ -42,3 +42,35 @@ function saysAgain(text: string, all: readonly Word[], i: number, length: number
   }
   return true;
 }
+
+const CUT_OFF = /(?<![\p{L}\p{N}’'-])(\p{L}{1,12})(?:-|—|–|--|\.\.\.|…)[,]?\s+(?:(?:[\p{L}’']+\s+){0,3}?)(?=\p{L})/gu;
+
+/** Starts that were cut off: "the bl- the blade", "I w— I went". What was begun goes, the second start stays. */
+export const cutOff: Finder = ({ flow }) =>
+  Array.from(flow.text.matchAll(CUT_OFF)).flatMap((m) => {
+    const begun = m[1]!.toLowerCase();
+    const after = flow.text.slice(m.index + m[0].length - (m[0].length - m[0].trimEnd().length));
+    const rest = words(flow.text.slice(m.index + m[1]!.length, m.index + m[1]!.length + 60)).slice(0, 4);
+    const again = rest.findIndex((w) => normal(w.text).startsWith(begun) && (normal(w.text) !== begun || begun.length < 4));
+    if (again < 0 || !after) return [];
+    const offset = m.index + m[1]!.length;
+    // The words between the two starts were said before the first as well: "the bl- the blade".
+    const between = rest.slice(0, again).map((w) => normal(w.text));
+    const before = words(flow.text.slice(Math.max(0, m.index - 40), m.index)).slice(-between.length || Infinity);
+    const said = before.map((w) => normal(w.text));
+    if (between.length && between.some((w, i) => said[i] !== w)) return [];
+    const to = offset + rest[0]!.from;
+    const from = between.length ? Math.max(0, m.index - 40) + before[0]!.from : m.index;
+    const first = flow.text[from]!;
+    const next = flow.text[to]!;
+    const keepsCapital = first !== first.toLowerCase() && next === next.toLowerCase();
+    return [
+      {
+        kind: 'doubled' as const,
+        from,
+        to: keepsCapital ? to + 1 : to,
+        after: keepsCapital ? next.toUpperCase() : '',
+        reason: 'Begun twice',
+      },
+    ];
+  });

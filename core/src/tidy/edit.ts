@@ -1,8 +1,25 @@
 import { passageAt, type Flow } from './flow.ts';
 
-/** The kinds of repair, in the order they are shown. */
-export const EDIT_KINDS = ['spacing', 'sentences', 'paragraphs', 'fillers', 'doubled'] as const;
+/** The kinds of repair, in the order they are shown. The last two mark words rather than mend them. */
+export const EDIT_KINDS = [
+  'spacing',
+  'junk',
+  'sentences',
+  'paragraphs',
+  'fillers',
+  'doubled',
+  'names',
+  'replaced',
+  'suspect',
+  'asides',
+] as const;
 export type EditKind = (typeof EDIT_KINDS)[number];
+
+/**
+ * Kinds that mark a stretch: what others mend inside it stays mended. A suspect stretch is for a listen, and taken
+ * once it was heard. An aside is left out of sections unless it is taken in.
+ */
+export const isMark = ({ kind }: Pick<Edit, 'kind'>): boolean => kind === 'suspect' || kind === 'asides';
 
 /** One repair over a source: the stretch [from, to) of its flow becomes `after`. The source itself stays as it is. */
 export type Edit = {
@@ -12,6 +29,8 @@ export type Edit = {
   before: string;
   after: string;
   reason: string;
+  /** Repairs of one group are one thing to the writer: a full stop and the capital after it, all places of a name. */
+  group?: string;
 };
 
 /** Repairs of a source taken, and the names of those put back. */
@@ -23,11 +42,22 @@ export function changeEdits(edits: readonly Edit[], { take, drop }: EditChange):
   return [...edits.filter((e) => !gone.has(editKey(e))), ...take].sort((a, b) => a.from - b.from);
 }
 
+/** A mark as it is when the writer takes it: the words stand as they are. */
+export const takenMark = (mark: Edit): Edit => ({ ...mark, after: mark.before });
+
+/**
+ * The edits a source's sections are made with: those taken, and the asides proposed that were not taken in.
+ */
+export function editsForSections(taken: readonly Edit[], proposed: readonly Edit[]): Edit[] {
+  const keys = new Set(taken.map(editKey));
+  return [...taken, ...proposed.filter((e) => e.kind === 'asides' && !keys.has(editKey(e)))];
+}
+
 /** A name for an edit that stays the same as long as the source does. */
 export const editKey = (e: Edit): string => `${e.kind}:${e.from}:${e.to}`;
 
 /** A piece of tidied text: its place in the result and where it came from. `made` is text the edit put in. */
-type Run = { at: number; from: number; length: number; made: boolean };
+export type Run = { at: number; from: number; length: number; made: boolean };
 
 /** A flow with edits applied, which still knows where each of its letters came from. */
 export type Tidied = { text: string; runs: Run[]; flow: Flow };
@@ -45,7 +75,8 @@ export function applyEdits(flow: Flow, edits: readonly Edit[]): Tidied {
     text += words;
   };
   for (const edit of [...edits].sort((a, b) => a.from - b.from || a.to - b.to)) {
-    if (edit.from < at) continue;
+    // A stretch that only carries a mark changes nothing, and hides nothing inside it.
+    if (edit.from < at || edit.after === flow.text.slice(edit.from, edit.to)) continue;
     add(flow.text.slice(at, edit.from), at, false);
     add(edit.after, edit.from, true);
     at = edit.to;
@@ -62,7 +93,8 @@ export function passagesOf(tidied: Tidied, from: number, to: number): { first: n
   };
 }
 
-function sourceOffset({ runs }: Tidied, offset: number): number {
+/** The run that holds an offset of tidied text. */
+export function runAt({ runs }: Tidied, offset: number): Run | undefined {
   let low = 0;
   let high = runs.length - 1;
   while (low < high) {
@@ -70,7 +102,12 @@ function sourceOffset({ runs }: Tidied, offset: number): number {
     if (runs[middle]!.at <= offset) low = middle;
     else high = middle - 1;
   }
-  const run = runs[low];
+  return runs[low];
+}
+
+/** Where the letter at an offset of tidied text came from; for letters an edit put in, where it begins. */
+export function sourceOffset(tidied: Tidied, offset: number): number {
+  const run = runAt(tidied, offset);
   if (!run) return 0;
   return run.made ? run.from : run.from + Math.min(offset - run.at, run.length - 1);
 }

@@ -3,6 +3,7 @@ import type { Reading } from '@even-page/core/gather/readings';
 import type { SourceKind, Passage } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Gravity } from '@even-page/core/proof/finding';
+import type { House } from '@even-page/core/tidy/house';
 import type { Edit } from '@even-page/core/tidy/edit';
 import type { Step } from '../steps.ts';
 
@@ -146,6 +147,9 @@ export const sentPictures = pgTable(
   },
   (t) => [primaryKey({ columns: [t.outletId, t.digest] })],
 );
+
+/** One row: the writer's own rules. */
+export const houseStyle = pgTable('house_style', { id: integer('id').primaryKey(), style: jsonb('style').$type<House>().notNull() });
 
 /** One row: the last entry of the write-ahead file that the tables hold. */
 export const journalMark = pgTable('journal_mark', { id: integer('id').primaryKey(), entry: integer('entry').notNull() });

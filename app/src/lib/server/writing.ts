@@ -16,6 +16,7 @@ const TABLES = new Map(
     schema.outlets,
     schema.postings,
     schema.sentPictures,
+    schema.houseStyle,
   ].map((table: PgTable) => [getTableName(table), table]),
 );
 

@@ -11,6 +11,7 @@ import { sectionsOf } from '@even-page/core/post/sections';
 import type { Finding } from '@even-page/core/proof/finding';
 import type { Figures } from '@even-page/core/proof/figures';
 import { draftChanges } from '@even-page/core/tidy/draft-changes';
+import type { House } from '@even-page/core/tidy/house';
 import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/core/tidy/edit';
 import { askServer, form } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';
@@ -45,6 +46,7 @@ export type PieceData = {
   sources: Omit<SourceInHand, 'proposed'>[];
   postings: Posting[];
   outlets: Outlet[];
+  house: House;
 };
 
 /** A picture as the server took it in. */
@@ -52,9 +54,15 @@ export type Picture = { src: string; width: number; height: number; bytes: numbe
 
 const PROOF_AFTER_MS = 400;
 
+function leftIn({ proposed, edits }: Pick<SourceInHand, 'proposed' | 'edits'>): number {
+  const taken = new Set(edits.map(editKey));
+  return proposed!.filter((e) => !taken.has(editKey(e)) && e.kind !== 'asides').length;
+}
+
 /** The piece in hand: one truth for both leaves, the spine and the strip. The editor itself stays outside reactivity. */
 export class Piece {
   readonly id: string;
+  readonly house: House;
   details = $state() as Details;
   step = $state() as Step;
   sources = $state.raw<SourceInHand[]>([]);
@@ -90,9 +98,7 @@ export class Piece {
     return this.doc.textContent.trim() !== '';
   });
   /** Repairs proposed and neither taken nor looked at yet, over all sources; null while they are being found. */
-  readonly leftToTidy = $derived(
-    this.sources.every((s) => s.proposed) ? this.sources.reduce((sum, s) => sum + (s.proposed!.length - s.edits.length), 0) : null,
-  );
+  readonly leftToTidy = $derived(this.sources.every((s) => s.proposed) ? this.sources.reduce((sum, s) => sum + leftIn(s), 0) : null);
   /** How many passages of the material no paragraph comes from. */
   readonly usedPassages = $derived.by(() => {
     void this.pageTick;
@@ -110,6 +116,7 @@ export class Piece {
 
   constructor(data: PieceData) {
     this.id = data.piece.id;
+    this.house = data.house;
     this.#doc = docFromJSON(data.piece.doc);
     this.step = data.piece.step;
     this.details = data.piece.details;
@@ -164,7 +171,7 @@ export class Piece {
   async #findEdits() {
     for (const { id, source, proposed } of this.sources) {
       if (proposed) continue;
-      const found = await core().findEdits(source);
+      const found = await core().findEdits(source, this.house);
       this.sources = this.sources.map((s) => (s.id === id ? { ...s, proposed: found } : s));
     }
   }
@@ -289,9 +296,9 @@ export class Piece {
     this.changed();
   }
 
-  /** Takes the repairs given, or puts them back. A draft that stands on the page follows. */
-  takeEdits(id: string, edits: readonly Edit[], take: boolean): void {
-    const change: EditChange = { source: id, take: take ? [...edits] : [], drop: take ? [] : edits.map(editKey) };
+  /** Takes repairs over a source and puts others back. A draft that stands on the page follows. */
+  changeEdits(id: string, take: readonly Edit[], drop: readonly Edit[]): void {
+    const change: EditChange = { source: id, take: [...take], drop: drop.map(editKey) };
     const before = this.sources.find((s) => s.id === id)!;
     this.#putEdits([change]);
     if (this.view && before.reading !== 'plain') {

@@ -64,7 +64,10 @@ export function listsOf(word: string, filters: Record<List, Filter>): number {
     const filter = filters[list];
     const isListed =
       isIn(filter, word) ||
-      ENDINGS[list]?.some(([ending, instead]) => word.length > ending.length + 2 && word.endsWith(ending) && isIn(filter, word.slice(0, -ending.length) + instead)) ||
+      ENDINGS[list]?.some(
+        ([ending, instead]) =>
+          word.length > ending.length + 2 && word.endsWith(ending) && isIn(filter, word.slice(0, -ending.length) + instead),
+      ) ||
       // A consonant doubled before the ending: "running", "stopped".
       (list === 'verb' && /([bdglmnprt])\1(?:ed|ing)$/.test(word) && isIn(filter, word.replace(/.(?:ed|ing)$/, '')));
     if (isListed) found |= 1 << bit;

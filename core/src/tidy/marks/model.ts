@@ -1,45 +1,96 @@
+import { dense, layerOf, rowsFor, UNIT, whole, type Layer } from './dense.ts';
+import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
+
 /**
  * A small network that says, for each word of a text without marks, which mark stands after it and whether it is a
- * name. How it was made: core/training/README.md. Its layers, for words i of a text:
+ * name. How it was made: core/training/README.md. Its layers, for words i of a text (∘ is channel by channel):
  *
- *   x_i = word + ending + shape (embeddings), then two figures for the pause before it and two for the one after
- *   h_i = relu(W [x_(i-left) … x_(i+right)] + b)
+ *   x_i = word + ending + shape + lists it stands in + pauses beside it (embeddings)
+ *   h_i = relu(sum_k near_k ∘ x_(i + k) + b)           for k from -left to right
  *   z_i = relu(P h_i + p)
- *   z_i = z_i + relu(B sum_k w_k ∘ z_(i + k·reach) + b)      for each block
- *   marks = softmax(O [h_i, z_i] + o), name = sigmoid(N [h_i, z_i] + n)
+ *   z_i = z_i + relu(B sum_k far_k ∘ z_(i + k·reach) + b)    for each block
+ *   marks = softmax(O z_i + o), name = sigmoid(N z_i + n)
  */
 export type MarksModel = {
   words: ReadonlyMap<string, number>;
   endings: ReadonlyMap<string, number>;
+  filters: Record<List, Filter>;
   sizes: Sizes;
+  /** Words after which there is hardly ever a mark, and which are no names: they are passed over. */
+  quiet: ReadonlySet<string>;
+  /** Values by name, row by row. */
   tensors: Record<string, Float32Array>;
+  layers: { near: Near; inner: Layer; out: Layer; blocks: { far: Float32Array; layer: Layer; reach: number }[] };
 };
 
-type Sizes = { embedding: number; hidden: number; inner: number; left: number; right: number; reaches: number[]; marks: number };
-type Header = { sizes: Sizes; words: string[]; endings: string[]; tensors: { name: string; rows: number; columns: number }[] };
+/** The weights of near neighbours as whole numbers: each channel of each tap. */
+type Near = { weights: Int32Array; scale: number; bias: Int32Array };
 
-/** How many figures say something of the pauses beside a word: known and long, before it and after it. */
-const PAUSES = 4;
+type Sizes = { embedding: number; inner: number; left: number; right: number; reaches: number[]; marks: number };
+type Header = {
+  sizes: Sizes;
+  words: string[];
+  endings: string[];
+  quiet: number[];
+  tensors: { name: string; rows: number; columns: number }[];
+  filters: { name: List; hashes: number; bytes: number }[];
+};
 
-/** Reads a model from its file: a line of JSON, then for each row of each tensor a scale and its weights as whole numbers. */
+/**
+ * Reads a model from its file: a line of JSON, then for each row of each tensor a scale and its weights as whole
+ * numbers from -127 to 127, then the word lists.
+ */
 export function readModel(bytes: Uint8Array): MarksModel {
   const end = bytes.indexOf(10);
-  const header = JSON.parse(new TextDecoder('utf-8').decode(bytes.subarray(0, end))) as Header;
+  const { sizes, words, endings, quiet, ...header } = JSON.parse(new TextDecoder('utf-8').decode(bytes.subarray(0, end))) as Header;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let at = end + 1;
   const tensors: Record<string, Float32Array> = {};
+  const whole: Record<string, { rows: number; weights: Int32Array; scales: Float32Array }> = {};
   for (const { name, rows, columns } of header.tensors) {
     const values = new Float32Array(rows * columns);
+    const weights = new Int32Array(rows * columns);
+    const scales = new Float32Array(rows);
     for (let row = 0; row < rows; row++) {
-      const scale = view.getFloat32(at, true);
+      scales[row] = view.getFloat32(at, true);
       at += 4;
-      for (let column = 0; column < columns; column++) values[row * columns + column] = view.getInt8(at++) * scale;
+      for (let i = row * columns; i < (row + 1) * columns; i++) {
+        weights[i] = view.getInt8(at++);
+        values[i] = weights[i]! * scales[row]!;
+      }
     }
     tensors[name] = values;
+    whole[name] = { rows, weights, scales };
   }
+  const filters = Object.fromEntries(
+    header.filters.map(({ name, hashes, bytes: size }) => [name, { hashes, bits: bytes.subarray(at, (at += size)) }]),
+  ) as Record<List, Filter>;
+  if (sizes.left + sizes.right + 1 !== WIDTH) throw new RangeError(`A model must look at ${WIDTH} words at once`);
   const numbered = (list: string[]) => new Map(list.map((text, i) => [text, i + 1]));
-  return { words: numbered(header.words), endings: numbered(header.endings), sizes: header.sizes, tensors };
+  const layer = (name: string) => layerOf(whole[name]!, tensors[`${name}Bias`]!);
+  const blocks = sizes.reaches.map((reach, b) => ({ far: tensors[`block${b}Near`]!, layer: layer(`block${b}`), reach }));
+  return {
+    words: numbered(words),
+    endings: numbered(endings),
+    filters,
+    quiet: new Set(quiet.map((n) => words[n - 1]!)),
+    sizes,
+    tensors,
+    layers: { near: nearOf(tensors.near!, tensors.nearBias!), inner: layer('inner'), out: layer('out'), blocks },
+  };
 }
+
+function nearOf(values: Float32Array, bias: Float32Array): Near {
+  const scale = values.reduce((most, v) => Math.max(most, Math.abs(v)), 0) / NEAR_STEPS;
+  return {
+    weights: Int32Array.from(values, (v) => Math.round(v / scale)),
+    scale,
+    bias: Int32Array.from(bias, (v) => Math.round((v / scale) * UNIT)),
+  };
+}
+
+// A weight of a near neighbour is one of so many steps either way.
+const NEAR_STEPS = 511;
 
 /** What the model says of each word: the chances of a sentence end, a question, a comma after it, and of a name. */
 export type Marks = { end: Float32Array; question: Float32Array; comma: Float32Array; name: Float32Array };
@@ -49,73 +100,181 @@ export const UNKNOWN = 0;
 export const NO_PAUSE = 1;
 export const PAUSE = 2;
 
+// So many words go through the layers at once: what they need fits into the processor's own memory.
+const AT_ONCE = 512;
+
 /**
  * The marks of a run of words in lower case.
  * @param pauses for each word, what is known of the pause after it
  */
-export function marksOf({ words: known, endings, sizes, tensors }: MarksModel, words: readonly string[], pauses: Uint8Array): Marks {
+export function marksOf(model: MarksModel, words: readonly string[], pauses: Uint8Array): Marks {
   const n = words.length;
-  const { embedding, hidden, inner, left, right, reaches, marks } = sizes;
-  const width = left + right + 1;
-  const [word, ending, shape, near, nearBias] = ['word', 'ending', 'shape', 'near', 'nearBias'].map((name) => tensors[name]!);
-
-  // What a word gives to each of its neighbours is the same wherever it stands.
-  const gifts = new Map<string, Float32Array>();
-  const giftOf = (text: string): Float32Array => {
-    const made = gifts.get(text);
-    if (made) return made;
-    const gift = new Float32Array(width * hidden);
-    const [a, b, c] = [(known.get(text) ?? 0) * embedding, (endings.get(text.slice(-3)) ?? 0) * embedding, shapeOf(text) * embedding];
-    for (let e = 0; e < embedding; e++) {
-      const value = word![a + e]! + ending![b + e]! + shape![c + e]!;
-      const row = e * width * hidden;
-      for (let k = 0; k < width * hidden; k++) gift[k]! += value * near![row + k]!;
-    }
-    gifts.set(text, gift);
-    return gift;
-  };
-
-  const h = new Float32Array(n * hidden);
-  for (let i = 0; i < n; i++) h.set(nearBias!, i * hidden);
-  for (let j = 0; j < n; j++) {
-    const gift = giftOf(words[j]!);
-    const before = j ? pauses[j - 1]! : UNKNOWN;
-    const after = pauses[j]!;
-    for (let k = 0; k < width; k++) {
-      const i = j - k + left;
-      if (i < 0 || i >= n) continue;
-      const to = i * hidden;
-      const from = k * hidden;
-      for (let u = 0; u < hidden; u++) h[to + u]! += gift[from + u]!;
-      for (let f = 0; f < PAUSES; f++) {
-        if (!(f < 2 ? before : after) || (f % 2 && (f < 2 ? before : after) !== PAUSE)) continue;
-        const row = (embedding + f) * width * hidden + from;
-        for (let u = 0; u < hidden; u++) h[to + u]! += near![row + u]!;
-      }
-    }
-  }
-  relu(h);
-  let z = dense(h, n, hidden, tensors.inner!, tensors.innerBias!, inner);
-  relu(z);
-  reaches.forEach((reach, b) => {
-    z = block(z, n, inner, reach, tensors[`block${b}Near`]!, tensors[`block${b}`]!, tensors[`block${b}Bias`]!);
-  });
-
+  const { sizes, layers } = model;
   const result: Marks = { end: new Float32Array(n), question: new Float32Array(n), comma: new Float32Array(n), name: new Float32Array(n) };
-  const outputs = marks + 1;
-  const fromH = dense(h, n, hidden, tensors.out!, tensors.outBias!, outputs);
-  const fromZ = dense(z, n, inner, tensors.out!.subarray(hidden * outputs), new Float32Array(outputs), outputs);
-  for (let i = 0; i < n; i++) {
-    let total = 0;
-    const chance = (m: number) => Math.exp(fromH[i * outputs + m]! + fromZ[i * outputs + m]!);
-    for (let m = 0; m < marks; m++) total += chance(m);
-    result.comma[i] = chance(1) / total;
-    result.question[i] = chance(3) / total;
-    result.end[i] = chance(2) / total + result.question[i]!;
-    const name = chance(marks);
-    result.name[i] = name / (1 + name);
+  const inputs = new Inputs(model, words, pauses);
+  const loud = Int32Array.from(words.keys()).filter((i) => !model.quiet.has(words[i]!));
+  const inner = sizes.inner;
+  // z of every word by its place; that of a quiet word is nought.
+  let z = new Float32Array(n * inner);
+  each(loud, (some) => {
+    const rows = dense(inputs.near(some), some.length, layers.inner);
+    relu(rows);
+    put(rows, some, inner, z);
+  });
+  for (const { far, layer, reach } of layers.blocks) {
+    const next = new Float32Array(n * inner);
+    each(loud, (some) => {
+      const rows = dense(gathered(z, n, inner, far, reach, some), some.length, layer);
+      relu(rows);
+      put(rows, some, inner, next);
+    });
+    for (let i = 0; i < z.length; i++) next[i]! += z[i]!;
+    z = next;
   }
+  each(loud, (some) => {
+    const out = dense(whole(z, some, inner), some.length, layers.out);
+    for (let row = 0; row < some.length; row++) {
+      const i = some[row]!;
+      const at = row * layers.out.outputs;
+      let total = 0;
+      for (let m = 0; m < sizes.marks; m++) total += Math.exp(out[at + m]!);
+      result.comma[i] = Math.exp(out[at + 1]!) / total;
+      result.question[i] = Math.exp(out[at + 3]!) / total;
+      result.end[i] = Math.exp(out[at + 2]!) / total + result.question[i]!;
+      result.name[i] = 1 / (1 + Math.exp(-out[at + sizes.marks]!));
+    }
+  });
   return result;
+}
+
+function each(places: Int32Array, work: (some: Int32Array) => void): void {
+  for (let first = 0; first < places.length; first += AT_ONCE) work(places.subarray(first, first + AT_ONCE));
+}
+
+/** The vectors of a text's words, each distinct one worked out once and kept in one table, in steps of UNIT. */
+class Inputs {
+  #table: Int32Array;
+  /** Where in the table the vector of each word begins; before the first and after the last word stands nothing. */
+  readonly #places: Int32Array;
+
+  constructor(
+    readonly model: MarksModel,
+    words: readonly string[],
+    pauses: Uint8Array,
+  ) {
+    const { embedding: size, left, right } = model.sizes;
+    const known = new Map<string, number>();
+    const vectors: Int32Array[] = [new Int32Array(size)];
+    const placeOf = (key: string, make: () => Int32Array) => {
+      let place = known.get(key);
+      if (place === undefined) {
+        known.set(key, (place = vectors.length));
+        vectors.push(make());
+      }
+      return place;
+    };
+    this.#places = new Int32Array(left + words.length + right);
+    words.forEach((word, i) => {
+      const [before, after] = [i ? pauses[i - 1]! : UNKNOWN, pauses[i]!];
+      let place = placeOf(word, () => this.#vectorOf(word));
+      if (before !== UNKNOWN || after !== UNKNOWN) {
+        const plain = vectors[place]!;
+        place = placeOf(`${before}${after} ${word}`, () => this.#withPauses(plain, before, after));
+      }
+      this.#places[left + i] = place * size;
+    });
+    this.#table = new Int32Array(vectors.length * size);
+    vectors.forEach((vector, n) => this.#table.set(vector, n * size));
+  }
+
+  #vectorOf(text: string): Int32Array {
+    const { words, endings, filters, sizes, tensors } = this.model;
+    const { word, ending, shape, lists: listed } = tensors as Record<'word' | 'ending' | 'shape' | 'lists', Float32Array>;
+    const size = sizes.embedding;
+    const vector = new Float32Array(size);
+    const [a, b, c] = [(words.get(text) ?? 0) * size, (endings.get(text.slice(-3)) ?? 0) * size, shapeOf(text) * size];
+    for (let u = 0; u < size; u++) vector[u] = word[a + u]! + ending[b + u]! + shape[c + u]!;
+    const lists = listsOf(text, filters);
+    for (let bit = 0; bit < LISTS.length; bit++) {
+      if ((lists >> bit) & 1) for (let u = 0; u < size; u++) vector[u]! += listed[bit * size + u]!;
+    }
+    const counted = new Int32Array(size);
+    for (let u = 0; u < size; u++) counted[u] = Math.round(vector[u]! * UNIT);
+    return counted;
+  }
+
+  #withPauses(plain: Int32Array, before: number, after: number): Int32Array {
+    const vector = plain.slice();
+    const pauses = this.model.tensors.pauses!;
+    [before, after].forEach((kind, side) => {
+      for (let figure = 0; figure < kind; figure++) {
+        const row = (2 * side + figure) * vector.length;
+        for (let u = 0; u < vector.length; u++) vector[u]! += Math.round(pauses[row + u]! * UNIT);
+      }
+    });
+    return vector;
+  }
+
+  /** h of some words, row by row, in steps of UNIT. */
+  near(places: Int32Array): Int32Array {
+    const { weights, scale, bias } = this.model.layers.near;
+    const size = this.model.sizes.embedding;
+    const h = new Int32Array(rowsFor(places.length) * size);
+    nearSums(this.#table, this.#places, places, size, weights, bias, scale, h);
+    return h;
+  }
+}
+
+// How many neighbours a word is seen with, itself among them: the loop below is written out for so many.
+const WIDTH = 10;
+
+/** For each place, the sum of its neighbours' vectors, each channel by its own weight; what is below nought becomes nought. */
+function nearSums(
+  table: Int32Array,
+  at: Int32Array,
+  places: Int32Array,
+  size: number,
+  w: Int32Array,
+  bias: Int32Array,
+  scale: number,
+  into: Int32Array,
+): void {
+  for (let n = 0; n < places.length; n++) {
+    const p = places[n]!;
+    const a = at[p]!;
+    const b = at[p + 1]!;
+    const c = at[p + 2]!;
+    const d = at[p + 3]!;
+    const e = at[p + 4]!;
+    const f = at[p + 5]!;
+    const g = at[p + 6]!;
+    const h = at[p + 7]!;
+    const j = at[p + 8]!;
+    const k = at[p + 9]!;
+    for (let u = 0; u < size; u++) {
+      const sum =
+        (bias[u]! +
+          Math.imul(table[a + u]!, w[u]!) +
+          Math.imul(table[b + u]!, w[size + u]!) +
+          Math.imul(table[c + u]!, w[2 * size + u]!) +
+          Math.imul(table[d + u]!, w[3 * size + u]!) +
+          Math.imul(table[e + u]!, w[4 * size + u]!) +
+          Math.imul(table[f + u]!, w[5 * size + u]!) +
+          Math.imul(table[g + u]!, w[6 * size + u]!) +
+          Math.imul(table[h + u]!, w[7 * size + u]!) +
+          Math.imul(table[j + u]!, w[8 * size + u]!) +
+          Math.imul(table[k + u]!, w[9 * size + u]!)) |
+        0;
+      into[n * size + u] = sum > 0 ? sum * scale + 0.5 : 0;
+    }
+  }
+}
+
+/** Puts rows where the words they belong to have theirs. */
+function put(rows: Float32Array, places: Int32Array, size: number, into: Float32Array): void {
+  for (let row = 0; row < places.length; row++) {
+    for (let u = 0; u < size; u++) into[places[row]! * size + u] = rows[row * size + u]!;
+  }
 }
 
 /** The shape of a word, as the training script counts it: figures, a hyphen, an apostrophe, short. */
@@ -127,44 +286,20 @@ function relu(values: Float32Array): void {
   for (let i = 0; i < values.length; i++) if (values[i]! < 0) values[i] = 0;
 }
 
-/** n rows through a layer; the weights lie input by input, and inputs of nought, which are most, cost nothing. */
-function dense(rows: Float32Array, n: number, inputs: number, weights: Float32Array, bias: Float32Array, outputs: number): Float32Array {
-  const result = new Float32Array(n * outputs);
-  for (let i = 0; i < n; i++) {
-    const to = i * outputs;
-    for (let o = 0; o < outputs; o++) result[to + o] = bias[o]!;
-    for (let k = 0; k < inputs; k++) {
-      const value = rows[i * inputs + k]!;
-      if (value === 0) continue;
-      const row = k * outputs;
-      for (let o = 0; o < outputs; o++) result[to + o]! += value * weights[row + o]!;
-    }
-  }
-  return result;
-}
-
-/** Far neighbours, each channel by itself, then all channels together; what came in is added. */
-function block(
-  z: Float32Array,
-  n: number,
-  size: number,
-  reach: number,
-  near: Float32Array,
-  weights: Float32Array,
-  bias: Float32Array,
-): Float32Array {
-  const taps = near.length / size;
+/** The sums of far neighbours of some words, each channel by itself, in steps of UNIT. */
+function gathered(z: Float32Array, n: number, size: number, far: Float32Array, reach: number, places: Int32Array): Int32Array {
+  const taps = far.length / size;
   const half = taps >> 1;
-  const gathered = new Float32Array(n * size);
-  for (let i = 0; i < n; i++) {
+  const sums = new Int32Array(rowsFor(places.length) * size);
+  const row = new Float64Array(size);
+  for (let r = 0; r < places.length; r++) {
+    row.fill(0);
     for (let k = 0; k < taps; k++) {
-      const j = i + (k - half) * reach;
+      const j = places[r]! + (k - half) * reach;
       if (j < 0 || j >= n) continue;
-      for (let u = 0; u < size; u++) gathered[i * size + u]! += z[j * size + u]! * near[k * size + u]!;
+      for (let u = 0; u < size; u++) row[u]! += z[j * size + u]! * far[k * size + u]!;
     }
+    for (let u = 0; u < size; u++) sums[r * size + u] = row[u]! * UNIT;
   }
-  const added = dense(gathered, n, size, weights, bias, size);
-  relu(added);
-  for (let i = 0; i < added.length; i++) added[i]! += z[i]!;
-  return added;
+  return sums;
 }

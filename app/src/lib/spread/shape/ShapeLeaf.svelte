@@ -39,7 +39,7 @@
 
   async function propose() {
     const turn = ++asked;
-    const material = piece.sources.map(({ id, source, edits }) => ({ id, source, edits }));
+    const material = piece.sources.map(({ id, source, edits, proposed }) => ({ id, source, edits, proposed: proposed ?? [] }));
     const found = await core().sections(material, wishing);
     // A later question has overtaken this answer.
     if (turn === asked) proposal = found;

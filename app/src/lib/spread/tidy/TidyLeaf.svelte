@@ -2,80 +2,152 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { showTime } from '@even-page/core/language/times';
-  import { EDIT_KINDS, editKey, type EditKind } from '@even-page/core/tidy/edit';
+  import { EDIT_KINDS, editKey, isMark, takenMark, type Edit, type EditKind } from '@even-page/core/tidy/edit';
   import Views from '$lib/parts/Views.svelte';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
-  import { showRepairs, type Segment } from './segments.ts';
+  import FindReplace from './FindReplace.svelte';
+  import NameCard from './NameCard.svelte';
+  import { seen } from './seen.ts';
+  import { selectedStretch } from './selected.ts';
+  import { showRepairs, type Over, type Segment } from './segments.ts';
 
   let { piece }: { piece: Piece } = $props();
 
   const LABELS: Record<EditKind, string> = {
     spacing: 'Spacing',
+    junk: 'Office junk',
     sentences: 'Sentences',
     paragraphs: 'Paragraphs',
     fillers: 'Fillers',
     doubled: 'Doubled',
+    names: 'Names',
+    replaced: 'Replaced',
+    suspect: 'Listen again',
+    asides: 'Asides',
   };
+  const CLICK = 'Click one to take it or to put it back.';
   const EXPLAINS: Record<EditKind | 'all', string> = {
     all: '',
-    spacing: 'Extra empty lines, double spaces, characters nobody can see.',
-    sentences: 'Line breaks that the captions put into the middle of sentences.',
-    paragraphs: 'New paragraphs where the voice, the pause or the thought changes.',
-    fillers: 'Um, uh, ah and er.',
-    doubled: 'Words and phrases said twice in a row.',
+    spacing: `Extra empty lines, double spaces, characters nobody can see. ${CLICK}`,
+    junk: `Uneven quotes, odd capitals in addresses, numbers that do not count on. ${CLICK}`,
+    sentences: `Full stops, question marks, commas and capitals that nobody put in, and line breaks in mid-sentence. ${CLICK}`,
+    paragraphs: `New paragraphs where the voice, the pause or the thought changes. ${CLICK}`,
+    fillers: `Um, uh, ah and er, and padding that carries nothing. ${CLICK}`,
+    doubled: `Words and phrases said twice, and starts that were cut off. ${CLICK}`,
+    names: 'Names heard wrong, by sound and spelling, from House style and the title. Click one to mend all its places.',
+    replaced: `What you replaced yourself. ${CLICK}`,
+    suspect: 'Passages that look wrong: listen to them, then click to say that they are fine. Nothing is taken out.',
+    asides: 'Greetings, sign-offs, talk about the talk. They stay out of sections; click one to take it in.',
   };
 
   let kind = $state<EditKind | 'all'>('all');
   let list = $state<HTMLElement>();
+  let finding = $state(false);
+  let hits = $state.raw<Over[]>([]);
+  let hit = $state(0);
+  let named = $state.raw<Edit | null>(null);
 
   const open = $derived(piece.sources.find((s) => s.id === piece.openSource) ?? piece.sources[0]);
   const proposed = $derived(open?.proposed ?? []);
   const takenKeys = $derived(new Set(open?.edits.map(editKey)));
-  const ofKind = $derived(proposed.filter((e) => kind === 'all' || e.kind === kind));
-  const left = $derived(ofKind.filter((e) => !takenKeys.has(editKey(e))));
-  const taken = $derived(ofKind.filter((e) => takenKeys.has(editKey(e))));
+  // What the writer replaced is no proposal, and is counted with them all the same.
+  const all = $derived([...proposed, ...(open?.edits.filter((e) => e.kind === 'replaced') ?? [])]);
+  const isTaken = (e: Edit) => takenKeys.has(editKey(e));
+  const ofKind = $derived(all.filter((e) => (kind === 'all' ? !isMark(e) : e.kind === kind)));
+  const left = $derived(ofKind.filter((e) => !isTaken(e)));
+  const taken = $derived(ofKind.filter(isTaken));
   const views = $derived([
-    { name: 'all' as const, label: 'All', count: proposed.length - takenKeys.size },
-    ...EDIT_KINDS.filter((k) => proposed.some((e) => e.kind === k)).map((k) => ({
+    { name: 'all' as const, label: 'All', count: all.filter((e) => !isMark(e) && !isTaken(e)).length },
+    ...EDIT_KINDS.filter((k) => all.some((e) => e.kind === k)).map((k) => ({
       name: k,
       label: LABELS[k],
-      count: proposed.filter((e) => e.kind === k && !takenKeys.has(editKey(e))).length,
+      count: all.filter((e) => e.kind === k && (k === 'replaced' || !isTaken(e))).length,
     })),
   ]);
-  const shown = $derived(open?.proposed ? showRepairs(open.source, proposed, open.edits) : []);
+  const shown = $derived(open?.proposed ? showRepairs(open.source, proposed, open.edits, finding ? hits : []) : []);
   const highlighted = $derived(piece.shownPassage?.source === open?.id ? piece.shownPassage!.passage : -1);
+
+  // A kind that is gone, after a search was put back, is not looked at any more.
+  $effect(() => {
+    if (!views.some((v) => v.name === kind)) kind = 'all';
+  });
 
   $effect(() => {
     if (highlighted < 0) return;
     void tick().then(() => list?.querySelector('.shown')?.scrollIntoView({ block: 'center' }));
   });
 
-  const matches = (s: Segment) => !!s.edit && (kind === 'all' || s.edit.kind === kind);
-  const holds = (n: number, next: number | undefined) => highlighted >= n && (next === undefined || highlighted < next);
+  $effect(() => {
+    void hits;
+    const wanted = hit;
+    if (finding) void tick().then(() => list?.querySelector(`[data-hit="${wanted}"]`)?.scrollIntoView({ block: 'center' }));
+  });
 
-  function toggle(segment: Segment) {
-    if (segment.edit && open) piece.takeEdits(open.id, [segment.edit], !segment.taken);
+  const matches = (e: Edit) => kind === 'all' || e.kind === kind;
+  const holds = (n: number, next: number | undefined) => highlighted >= n && (next === undefined || highlighted < next);
+  const markOf = (s: Segment) => s.over.find((o) => o.mark && matches(o.mark))?.mark;
+  const hitOf = (s: Segment) => s.over.find((o) => o.hit !== undefined)?.hit;
+
+  /** Takes repairs, or puts them back; a mark that is taken stands as it is. */
+  function change(edits: readonly Edit[], take: boolean) {
+    if (open) piece.changeEdits(open.id, take ? edits.map((e) => (isMark(e) ? takenMark(e) : e)) : [], take ? [] : edits);
+  }
+
+  function toggle(edit: Edit) {
+    if (edit.kind === 'names' && !isTaken(edit)) named = edit;
+    // A full stop and the capital after it are one thing.
+    else change(edit.group && edit.kind === 'sentences' ? all.filter((e) => e.group === edit.group) : [edit], !isTaken(edit));
   }
 
   // One tab stop for all repairs: the arrows walk from one to the next.
   function walk(event: KeyboardEvent) {
     const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
     if (!step || !list) return;
-    const marks = [...list.querySelectorAll<HTMLElement>('.edit.live')];
+    const marks = [...list.querySelectorAll<HTMLElement>('.live')];
     if (!marks.length) return;
     event.preventDefault();
     const at = marks.indexOf(document.activeElement as HTMLElement);
     marks[at < 0 ? 0 : Math.max(0, Math.min(marks.length - 1, at + step))]!.focus();
   }
 
-  /** What stands for a stretch of white space when it is the thing repaired. */
-  const seen = (text: string) =>
-    text
-      .replace(/\n+/g, '⏎')
-      .replace(/\t/g, '⇥')
-      .replace(/^ +$/, (s) => '·'.repeat(s.length));
+  const onEnter = (edit: Edit) => (event: KeyboardEvent) => {
+    if (event.key !== 'Enter' && event.key !== ' ') return;
+    event.preventDefault();
+    toggle(edit);
+  };
+
+  const hint = (edit: Edit) =>
+    edit.kind === 'asides'
+      ? isTaken(edit)
+        ? 'Taken in: click to leave it out'
+        : 'Left out of sections: click to take it in'
+      : edit.kind === 'suspect'
+        ? isTaken(edit)
+          ? 'You heard it and it is fine'
+          : 'Listen to it, then click if it is fine'
+        : isTaken(edit)
+          ? 'Taken: click to put it back'
+          : 'Click to take it';
 </script>
+
+{#snippet words(s: Segment)}
+  {#if !s.edit}{s.text}{:else if matches(s.edit)}<span
+      class="edit live {s.edit.kind}"
+      class:taken={s.taken}
+      role="button"
+      tabindex="-1"
+      aria-pressed={s.taken}
+      aria-label="{s.edit.reason}: {s.taken ? 'taken' : 'proposed'}"
+      title="{s.edit.reason}. {hint(s.edit)}"
+      onclick={() => toggle(s.edit)}
+      onkeydown={onEnter(s.edit)}
+      >{#if s.taken}<span class="gone"></span>{:else if s.edit.before}<span class="gone"
+          >{s.edit.before.trim() ? s.edit.before.replace(/\s+/g, ' ') : seen(s.edit.before)}</span
+        >{/if}{#if s.edit.after.trim()}{#if s.edit.after.startsWith(' ')}{' '}{/if}<span class="put">{s.edit.after.trim()}</span
+        >{:else if s.edit.after}{' '}{/if}{#if s.edit.after === '\n\n'}<span class="para-mark">¶</span>{/if}</span
+    >{:else}<span class="edit">{s.taken ? s.edit.after.replace(/\s+/g, ' ') : s.edit.before}</span>{/if}
+{/snippet}
 
 {#if !open}
   <div class="bar"><h2>Tidy</h2></div>
@@ -86,33 +158,52 @@
   <div class="bar">
     <h2>{open.name}</h2>
     <span class="muted">{count(open.words, 'word')}</span>
-    {#if piece.sources.length > 1}
-      <label class="end muted"
-        >Source
-        <select bind:value={piece.openSource}
-          >{#each piece.sources as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
-        >
-      </label>
-    {/if}
+    <div class="end acts">
+      {#if piece.sources.length > 1}
+        <label class="muted"
+          >Source
+          <select bind:value={piece.openSource}
+            >{#each piece.sources as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
+          >
+        </label>
+      {/if}
+      <button class="word" aria-expanded={finding} onclick={() => (finding = !finding)}>Find</button>
+    </div>
   </div>
+  {#if finding}<FindReplace
+      {piece}
+      source={open}
+      bind:hits
+      bind:at={hit}
+      selected={() => selectedStretch(list)}
+      onclose={() => (finding = false)}
+    />{/if}
   {#if !open.proposed}
     <div class="lines"><p class="muted" role="status">Looking through {count(open.words, 'word')}…</p></div>
-  {:else if !proposed.length}
-    <div class="lines"><p class="muted">Nothing to tidy: these words are clean as they came.</p></div>
   {:else}
-    <div class="kinds">
-      <Views {views} bind:open={kind} label="Kinds of repair" />
-      <div class="acts">
-        {#if taken.length}<button class="quiet" onclick={() => piece.takeEdits(open.id, taken, false)}
-            >Put back {taken.length.toLocaleString('en')}</button
-          >{/if}
-        {#if left.length}<button class="act" onclick={() => piece.takeEdits(open.id, left, true)}
-            >Take all {left.length.toLocaleString('en')}</button
-          >{/if}
-        {#if !left.length && piece.leftToTidy === 0}<button class="act" onclick={() => piece.goTo('shape')}>Go on to Shape</button>{/if}
+    {#if all.length}
+      <div class="kinds">
+        <Views {views} bind:open={kind} label="Kinds of repair" />
+        <div class="acts">
+          {#if taken.length}<button class="quiet" onclick={() => change(taken, false)}>Put back {taken.length.toLocaleString('en')}</button
+            >{/if}
+          {#if left.length}<button class="act" onclick={() => change(left, true)}
+              >{kind === 'asides'
+                ? 'Take in all'
+                : kind === 'suspect'
+                  ? 'All fine'
+                  : `Take all ${left.length.toLocaleString('en')}`}</button
+            >{/if}
+          {#if !left.length && piece.leftToTidy === 0}<button class="act" onclick={() => piece.goTo('shape')}>Go on to Shape</button>{/if}
+        </div>
       </div>
-    </div>
-    {#if EXPLAINS[kind]}<p class="note">{EXPLAINS[kind]} Click one to take it or to put it back.</p>{/if}
+      {#if EXPLAINS[kind]}<p class="note">
+          {EXPLAINS[kind]}
+          {#if kind === 'names'}<a href="/house">House style</a>{/if}
+        </p>{/if}
+    {:else}
+      <p class="note">Nothing to tidy: these words are clean as they came.</p>
+    {/if}
     <!-- Arrows walk the repairs inside. -->
     <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
     <div
@@ -132,31 +223,35 @@
           onpointerleave={() => piece.light(null)}
         >
           <span class="t mono">{p.startMs === undefined ? p.passage + 1 : showTime(p.startMs)}</span>
-          <div class="words">
-            {#if p.speaker && p.speaker !== shown[i - 1]?.speaker}<b>{p.speaker}</b
-              >{' '}{/if}{#each p.segments as s, n (n)}{#if !s.edit}{s.text}{:else if matches(s)}<span
-                  class="edit live {s.edit.kind}"
-                  class:taken={s.taken}
+          <div class="words" data-from={p.from}>
+            {#if p.speaker && p.speaker !== shown[i - 1]?.speaker}<b>{p.speaker}</b>{' '}{/if}{#each p.segments as s, n (n)}{@const mark =
+                markOf(s)}{@const found = hitOf(s)}{#if mark && !s.edit}<span
+                  class="mark live {mark.kind}"
+                  class:taken={isTaken(mark)}
+                  class:hit={found !== undefined}
+                  data-hit={found}
                   role="button"
                   tabindex="-1"
-                  aria-pressed={s.taken}
-                  aria-label="{s.edit.reason}: {s.taken ? 'taken' : 'proposed'}"
-                  title="{s.edit.reason}. {s.taken ? 'Taken: click to put it back' : 'Click to take it'}"
-                  onclick={() => toggle(s)}
-                  onkeydown={(e) => {
-                    if (e.key !== 'Enter' && e.key !== ' ') return;
-                    e.preventDefault();
-                    toggle(s);
-                  }}
-                  >{#if s.taken}<span class="gone"></span>{:else}<span class="gone"
-                      >{s.edit.before.trim() ? s.edit.before.replace(/\s+/g, ' ') : seen(s.edit.before)}</span
-                    >{/if}{#if s.edit.after.trim()}{#if s.edit.after.startsWith(' ')}{' '}{/if}<span class="put">{s.edit.after.trim()}</span
-                    >{:else if s.edit.after}{' '}{/if}{#if s.edit.after === '\n\n'}<span class="para-mark">¶</span>{/if}</span
-                >{:else}<span class="edit">{s.taken ? s.edit.after.replace(/\s+/g, ' ') : s.edit.before}</span>{/if}{/each}
+                  aria-pressed={isTaken(mark)}
+                  aria-label="{mark.reason}: {s.text}"
+                  title="{mark.reason}. {hint(mark)}"
+                  onclick={() => toggle(mark)}
+                  onkeydown={onEnter(mark)}>{s.text}</span
+                >{:else if found !== undefined}<span class="hit" class:here={found === hit} data-hit={found}>{@render words(s)}</span
+                >{:else}{@render words(s)}{/if}{/each}
           </div>
         </div>
       {/each}
     </div>
+    {#if named}<NameCard
+        edit={named}
+        places={all.filter((e) => e.group === named!.group && !isTaken(e))}
+        onmend={(edits) => {
+          change(edits, true);
+          named = null;
+        }}
+        onclose={() => (named = null)}
+      />{/if}
   {/if}
 {/if}
 
@@ -252,5 +347,39 @@
     text-decoration: none;
     color: var(--bottle);
     opacity: 0.7;
+  }
+  .mark {
+    cursor: pointer;
+    border-radius: 2px;
+  }
+  .mark.suspect {
+    text-decoration: underline dotted var(--brass) 2px;
+    text-underline-offset: 4px;
+    background: var(--brass-tint);
+  }
+  .mark.suspect.taken {
+    background: none;
+  }
+  .mark.asides:not(.taken) {
+    color: var(--faded);
+    font-style: italic;
+    text-decoration: line-through;
+    text-decoration-color: var(--faded);
+    text-decoration-thickness: 1px;
+  }
+  .mark.asides.taken {
+    border-bottom: 1px dotted var(--faded);
+  }
+  .mark:hover {
+    background: var(--brass-tint);
+  }
+  .hit {
+    background: var(--slate-tint);
+    box-shadow: 0 0 0 1px var(--slate);
+    border-radius: 2px;
+  }
+  .hit.here {
+    background: var(--brass-tint);
+    box-shadow: 0 0 0 2px var(--brass);
   }
 </style>

@@ -16,6 +16,7 @@ const editSchema = object({
   before: string().defined(),
   after: string().defined(),
   reason: string().defined(),
+  group: string().max(300).optional(),
 });
 
 const saveSchema = object({

@@ -1,0 +1,21 @@
+import { eq } from 'drizzle-orm';
+import { houseSchema, usualHouse, type House } from '@even-page/core/tidy/house';
+import { database, write } from './database.ts';
+import { houseStyle } from './schema.ts';
+
+const ONLY = 1;
+
+/** House style as it stands; the usual one until somebody changes it. */
+export async function readHouse(): Promise<House> {
+  const db = await database();
+  const [row] = await db.select().from(houseStyle).where(eq(houseStyle.id, ONLY));
+  return row ? houseSchema.cast(row.style) : usualHouse();
+}
+
+/** Keeps House style. */
+export async function saveHouse(style: House): Promise<void> {
+  await write(async (writing) => {
+    await writing.insertOnce(houseStyle, { id: ONLY, style });
+    await writing.update(houseStyle, { style }, eq(houseStyle.id, ONLY));
+  });
+}

@@ -1,0 +1,132 @@
+<!-- House style: the writer's own rules, as far as Tidy goes by them. -->
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { PADDING } from '@even-page/core/tidy/house';
+  import { askServer, json, Refused } from '$lib/ask-server.ts';
+
+  let { data } = $props();
+
+  const given = untrack(() => data.house);
+  let names = $state(given.names.join('\n'));
+  let padding = $state<string[]>([...given.padding]);
+  let curlyQuotes = $state(given.curlyQuotes);
+  let says = $state('');
+  let sorry = $state('');
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  const SAVE_AFTER_MS = 500;
+
+  function changed() {
+    clearTimeout(timer);
+    says = '';
+    timer = setTimeout(() => void save(), SAVE_AFTER_MS);
+  }
+
+  async function save() {
+    const list = [...new Set(names.split('\n').map((name) => name.trim()))].filter((name) => name.length > 1);
+    try {
+      await askServer('/house', json('PUT', { names: list, padding, curlyQuotes }));
+      says = 'Saved';
+      sorry = '';
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      sorry = cause.message;
+    }
+  }
+
+  function toggle(words: string) {
+    padding = padding.includes(words) ? padding.filter((p) => p !== words) : [...padding, words];
+    changed();
+  }
+</script>
+
+<svelte:head><title>House style · Even Page</title></svelte:head>
+
+<main>
+  <header>
+    <h1>House style</h1>
+    <span class="muted" role="status">{says}</span>
+  </header>
+  {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+  <section>
+    <h2><label for="names">Names and terms</label></h2>
+    <p class="muted">One a line, spelt as you spell them. Tidy finds where a recording heard them wrong, and mends all places at once.</p>
+    <textarea id="names" rows="12" bind:value={names} oninput={changed} placeholder={'Mira Holloway\nTarn stone'} spellcheck="false"
+    ></textarea>
+  </section>
+  <section>
+    <h2 id="padding">Fillers</h2>
+    <p class="muted">Um, uh, ah and er always go. These go where they carry nothing.</p>
+    <div class="checks" role="group" aria-labelledby="padding">
+      {#each PADDING as words (words)}
+        <label><input type="checkbox" checked={padding.includes(words)} onchange={() => toggle(words)} /> {words}</label>
+      {/each}
+    </div>
+  </section>
+  <section>
+    <h2 id="quotes">Quotes</h2>
+    <p class="muted">Where a text mixes both kinds, Tidy makes them even.</p>
+    <div class="checks" role="group" aria-labelledby="quotes">
+      <label
+        ><input type="radio" name="quotes" checked={curlyQuotes} onchange={() => ((curlyQuotes = true), changed())} /> “Curly” and ’</label
+      >
+      <label
+        ><input type="radio" name="quotes" checked={!curlyQuotes} onchange={() => ((curlyQuotes = false), changed())} /> "Straight" and '</label
+      >
+    </div>
+  </section>
+</main>
+
+<style>
+  main {
+    max-width: 760px;
+    margin: 0 auto;
+    padding: 28px 20px 60px;
+  }
+  header {
+    display: flex;
+    align-items: baseline;
+    gap: 16px;
+  }
+  h1 {
+    margin: 0;
+    font: 640 30px/1.2 var(--serif);
+  }
+  h2 {
+    margin: 0 0 2px;
+    font: 640 19px/1.3 var(--serif);
+  }
+  section {
+    margin-top: 26px;
+    padding-top: 18px;
+    border-top: 1px solid var(--hair);
+  }
+  p {
+    margin: 0 0 10px;
+  }
+  textarea {
+    width: 100%;
+    padding: 10px 12px;
+    border: 1px solid var(--hair);
+    border-radius: 3px;
+    background: var(--leaf);
+    color: var(--ink);
+    font: 16px/1.6 var(--serif);
+  }
+  .checks {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 22px;
+  }
+  .checks label {
+    display: inline-flex;
+    align-items: center;
+    gap: 8px;
+    min-height: 28px;
+  }
+  input {
+    accent-color: var(--bottle);
+    width: 16px;
+    height: 16px;
+  }
+</style>

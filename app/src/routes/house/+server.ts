@@ -1,0 +1,13 @@
+import { houseSchema } from '@even-page/core/tidy/house';
+import { answer, bodyOf } from '$lib/server/answers.ts';
+import { saveHouse } from '$lib/server/house-style.ts';
+import type { RequestHandler } from './$types.ts';
+
+/** Changes House style. */
+export const PUT: RequestHandler = async ({ request }) => {
+  const house = await bodyOf(request, houseSchema);
+  return answer(async () => {
+    await saveHouse(house);
+    return {};
+  });
+};
