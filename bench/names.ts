@@ -70,7 +70,9 @@ export function nameScore(model: MarksModel): Score & { places: number } {
     return wrong.join(' ');
   };
   // What has no such names in it, for false alarms.
-  const around = readFileSync(new URL('texts/fillers.txt', import.meta.url), 'utf8').replace(/[{}]/g, '').split(/\n\s*\n/);
+  const around = readFileSync(new URL('texts/fillers.txt', import.meta.url), 'utf8')
+    .replace(/[{}]/g, '')
+    .split(/\n\s*\n/);
   const gold: { from: number; to: number; name: string }[] = [];
   let text = '';
   for (const name of [...NAMES, ...NAMES, ...NAMES, ...NAMES]) {
@@ -78,14 +80,23 @@ export function nameScore(model: MarksModel): Score & { places: number } {
     const [before, after] = one(SENTENCES).split('{}') as [string, string];
     if (said !== name) gold.push({ from: text.length + before.length, to: text.length + before.length + said.length, name });
     text += `${before}${said}${after}\n\n`;
-    if (random() < 0.25) text += `${one(around).replace(/Mira|Joss|Tamsin|Berit|Petra|Marek|Fernley|Odile|Hallow Green|Pell Street|Ostwick|Westerby|Neatsfoot|neatsfoot/g, 'somebody')}\n\n`;
+    if (random() < 0.25)
+      text += `${one(around).replace(/Mira|Joss|Tamsin|Berit|Petra|Marek|Fernley|Odile|Hallow Green|Pell Street|Ostwick|Westerby|Neatsfoot|neatsfoot/g, 'somebody')}\n\n`;
   }
-  const source = { kind: 'text' as const, passages: text.trim().split('\n\n').map((p) => ({ text: p })) };
+  const source = {
+    kind: 'text' as const,
+    passages: text
+      .trim()
+      .split('\n\n')
+      .map((p) => ({ text: p })),
+  };
   const found = findEdits(source, { house: { ...usualHouse(), names: NAMES }, model }).filter((e) => e.kind === 'names');
   const isRight = (e: (typeof found)[number]) => gold.some((g) => g.name === e.after && e.from <= g.from && e.to >= g.to);
   if (process.env.SHOW) {
     for (const e of found) if (!isRight(e)) console.log('false', e.before, '->', e.after);
-    for (const g of gold) if (!found.some((e) => e.after === g.name && e.from <= g.from && e.to >= g.to)) console.log('missed', text.slice(g.from, g.to), g.name);
+    for (const g of gold)
+      if (!found.some((e) => e.after === g.name && e.from <= g.from && e.to >= g.to))
+        console.log('missed', text.slice(g.from, g.to), g.name);
   }
   const precision = found.filter(isRight).length / Math.max(1, found.length);
   const recall = gold.filter((g) => found.some((e) => e.after === g.name && e.from <= g.from && e.to >= g.to)).length / gold.length;

@@ -70,6 +70,10 @@
     color: var(--ink);
     white-space: nowrap;
   }
+  nav {
+    display: flex;
+    gap: 18px;
+  }
   nav a {
     color: var(--faded);
   }

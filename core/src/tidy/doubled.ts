@@ -35,6 +35,8 @@ export const doubled: Finder = ({ flow }) => {
 function saysAgain(text: string, all: readonly Word[], i: number, length: number): boolean {
   if (i + 2 * length > all.length) return false;
   for (let k = i; k < i + length; k++) if (normal(all[k]!.text) !== normal(all[k + length]!.text)) return false;
+  // One word over and over is no phrase: a run of it is for a listen.
+  if (length > 1 && all.slice(i, i + length).every((w) => normal(w.text) === normal(all[i]!.text))) return false;
   if (length === 1 && (MEANT.has(normal(all[i]!.text)) || /\d/.test(all[i]!.text))) return false;
   // Only white space, a comma, a dash or a sound may stand between: across a full stop or a paragraph it is style.
   for (let k = i; k < i + 2 * length - 1; k++) {

@@ -4,6 +4,7 @@ import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { passageAt } from '../flow.ts';
+import { listsOf } from './lexicon.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -14,7 +15,7 @@ const BARE_SPOKEN = 8;
 const PAUSE_MS = 280;
 
 // How sure the network has to be: chosen on documents it was not trained on, for the best balance of missed and false.
-const SURE = { end: 0.34, endHeard: 0.4, question: 0.3, comma: 0.27, name: 0.4 };
+const SURE = { end: 0.3, endHeard: 0.38, question: 0.4, asked: 0.1, comma: 0.27, name: 0.4 };
 
 /**
  * Sentences: words that carry no marks get full stops, question marks, commas and capitals, after the network for
@@ -63,7 +64,7 @@ function marksFor({ from, to }: Stretch, { source, flow, found, house, model }: 
   const marks = marksOf(model!, said, pauses);
   const isHeard = pauses.some((p) => p !== UNKNOWN);
   const own = namesOf(house.names, source.title);
-  vote(said, marks.name, own);
+  vote(said, marks.name, own, (word) => (listsOf(word, model!.filters) & 1) === 1);
   const ends = endsOf(said, marks, isHeard ? SURE.endHeard : SURE.end);
   // The words of a stretch that something else goes on after have their mark already.
   const last = kept.length - 1;
@@ -143,26 +144,33 @@ export function wordTimes({ text, wordsMs = [] }: Passage, start: number): Map<n
   return found;
 }
 
-/** The words of House style's names and of the title that are written with a capital, in normal form. */
-function namesOf(house: readonly string[], title = ''): Set<string> {
-  const capitals = (text: string) =>
-    words(text)
-      .filter((w) => /^\p{Lu}/u.test(w.text))
-      .map((w) => normal(w.text));
+/** House style's names and the names of the title, each as its words in normal form. */
+function namesOf(house: readonly string[], title = ''): string[][] {
   // The first word of a title has its capital for another reason.
-  return new Set([...house.flatMap(capitals), ...capitals(title.replace(/^\P{L}*\p{L}+/u, ''))]);
+  const titled = Array.from(title.replace(/^\P{L}*\p{L}+/u, '').matchAll(/\p{Lu}[\p{L}’'-]+(?:\s+\p{Lu}[\p{L}’'-]+)*/gu), (m) => m[0]);
+  return [...house.filter((name) => /\p{Lu}/u.test(name)), ...titled].map((name) => words(name).map((w) => normal(w.text)));
 }
 
 /** A word that is a name in most places is one in all: each place moves toward what all of them say together. */
-function vote(said: readonly string[], name: Float32Array, own: ReadonlySet<string>): void {
+function vote(said: readonly string[], name: Float32Array, own: readonly (readonly string[])[], isCommon: (word: string) => boolean): void {
   const places = new Map<string, number[]>();
-  said.forEach((word, i) => places.set(word, [...(places.get(word) ?? []), i]));
-  for (const [word, all] of places) {
-    if (own.has(word)) for (const i of all) name[i] = 1;
-    else if (all.length > 1) {
-      const mean = all.reduce((sum, i) => sum + name[i]!, 0) / all.length;
-      for (const i of all) name[i] = (name[i]! + mean) / 2;
+  said.forEach((word, i) => {
+    const list = places.get(word);
+    if (list) list.push(i);
+    else places.set(word, [i]);
+  });
+  for (const [, all] of places) {
+    if (all.length < 2) continue;
+    const mean = all.reduce((sum, i) => sum + name[i]!, 0) / all.length;
+    for (const i of all) name[i] = (name[i]! + mean) / 2;
+  }
+  // Names that are known hold wherever they stand whole; their rarer words also by themselves.
+  for (const parts of own) {
+    for (const i of places.get(parts[0] ?? '') ?? []) {
+      if (parts.length > 1 && parts.every((part, k) => said[i + k] === part))
+        parts.forEach((part, k) => (name[i + k] = part.length > 3 || k === 0 ? 1 : name[i + k]!));
     }
+    for (const part of parts) if (part.length > 2 && !isCommon(part)) for (const i of places.get(part) ?? []) name[i] = 1;
   }
 }
 
@@ -170,6 +178,9 @@ function vote(said: readonly string[], name: Float32Array, own: ReadonlySet<stri
 const LEADS_ON = new Set(
   'a an the of to in on at by for from with and or but as my your our their its his her i we is are was were be been am'.split(' '),
 );
+// A question word asks only before a helping verb: "what do you do", not "what you do".
+const HELPS =
+  /^(?:do|does|did|is|are|was|were|can|could|would|should|will|shall|have|has|had|about|if|happens|happened|kind|else|isn't|aren't|don't|doesn't|didn't|won't|can't)$/;
 const ASKS =
   /^(?:what|what's|how|how's|why|who|who's|where|where's|when|which|do|does|did|is|are|was|were|can|could|would|should|will|have|has|isn't|aren't|don't|doesn't|didn't|won't|can't|couldn't|shall)$/;
 
@@ -190,5 +201,9 @@ function isQuestion(said: readonly string[], marks: Marks, ends: readonly string
   while (first > 0 && !/[.?]/.test(ends[first - 1]!)) first--;
   if (/^(?:and|but|so|or|well|now|then|okay)$/.test(said[first]!) && first < i) first++;
   const share = marks.question[i]! / Math.max(1e-6, marks.end[i]!);
-  return share > (ASKS.test(said[first]!) ? SURE.question / 2 : SURE.question * 1.4);
+  const opener = said[first]!;
+  const asks =
+    ASKS.test(opener) &&
+    (!/^(?:what|how|why|where|when|which|who)$/.test(opener) || HELPS.test(said[first + 1] ?? '') || /^how$/.test(opener));
+  return share > (asks ? SURE.asked : SURE.question);
 }

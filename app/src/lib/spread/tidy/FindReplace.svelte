@@ -87,6 +87,8 @@
   };
 </script>
 
+<!-- Escape closes it from any of its fields. -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <form
   class="find"
   aria-label="Find and replace"

@@ -226,7 +226,7 @@
           <div class="words" data-from={p.from}>
             {#if p.speaker && p.speaker !== shown[i - 1]?.speaker}<b>{p.speaker}</b>{' '}{/if}{#each p.segments as s, n (n)}{@const mark =
                 markOf(s)}{@const found = hitOf(s)}{#if mark && !s.edit}<span
-                  class="mark live {mark.kind}"
+                  class="over live {mark.kind}"
                   class:taken={isTaken(mark)}
                   class:hit={found !== undefined}
                   data-hit={found}
@@ -266,10 +266,10 @@
     font-size: 14px;
   }
   .kinds {
-    display: flex;
-    flex-wrap: wrap;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    align-items: end;
     gap: 8px 16px;
-    align-items: center;
     padding: 8px 20px;
     border-bottom: 1px solid var(--hair);
     font-size: 14px;
@@ -348,29 +348,29 @@
     color: var(--bottle);
     opacity: 0.7;
   }
-  .mark {
+  .over {
     cursor: pointer;
     border-radius: 2px;
   }
-  .mark.suspect {
+  .over.suspect {
     text-decoration: underline dotted var(--brass) 2px;
     text-underline-offset: 4px;
     background: var(--brass-tint);
   }
-  .mark.suspect.taken {
+  .over.suspect.taken {
     background: none;
   }
-  .mark.asides:not(.taken) {
+  .over.asides:not(.taken) {
     color: var(--faded);
     font-style: italic;
     text-decoration: line-through;
     text-decoration-color: var(--faded);
     text-decoration-thickness: 1px;
   }
-  .mark.asides.taken {
+  .over.asides.taken {
     border-bottom: 1px dotted var(--faded);
   }
-  .mark:hover {
+  .over:hover {
     background: var(--brass-tint);
   }
   .hit {
