@@ -9,6 +9,7 @@ import { findMatches, replaceMatch, type Query } from '@even-page/core/tidy/find
 import { findEdits } from '@even-page/core/tidy/finders';
 import { flowOf } from '@even-page/core/tidy/flow';
 import { usualHouse } from '@even-page/core/tidy/house';
+import { filterOf, listsOf } from '@even-page/core/tidy/marks/lexicon';
 import { readModel } from '@even-page/core/tidy/marks/model';
 import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
 
@@ -243,5 +244,16 @@ describe('find and replace', () => {
       }),
       { numRuns: 300 },
     );
+  });
+});
+
+describe('word lists', () => {
+  it('never miss a word they were made of, and seldom take another for one', () => {
+    const listed = Array.from({ length: 3000 }, (_, i) => `word${i}x${(i * 7919) % 1000}`);
+    const filter = filterOf(listed);
+    const filters = { common: filter, name: filter, noun: filter, verb: filter, adjective: filter, adverb: filter };
+    expect(listed.filter((word) => (listsOf(word, filters) & 1) === 0)).to.deep.equal([]);
+    const others = Array.from({ length: 3000 }, (_, i) => `other${i}`);
+    expect(others.filter((word) => listsOf(word, filters) & 1).length).to.be.below(120);
   });
 });

@@ -2,11 +2,11 @@ import { lookup as lookUp } from 'node:dns';
 import { request as requestHttp, type IncomingMessage } from 'node:http';
 import { request as requestHttps } from 'node:https';
 import { isIP, type LookupFunction } from 'node:net';
-import ipaddr from 'ipaddr.js';
 import { Complaint } from '@even-page/core/complaint';
 import { MOST_BYTES } from '$lib/limits.ts';
 import type { Material } from './bring-in.ts';
 import { environment } from './environment.ts';
+import { isPublic } from './public-address.ts';
 
 const MOST_MS = 15_000;
 const MOST_REDIRECTS = 5;
@@ -48,15 +48,6 @@ function webAddress(address: string, base?: URL): URL {
 }
 
 const isAllowed = (host: string): boolean => environment.EVEN_PAGE_FETCH_ALLOW.split(',').includes(host);
-
-/** Whether an IP address is one of the public internet, not of this machine or a network around it. */
-export function isPublic(ip: string): boolean {
-  try {
-    return ipaddr.process(ip).range() === 'unicast';
-  } catch {
-    return false;
-  }
-}
 
 const publicOnly: LookupFunction = (host, options, done) =>
   lookUp(host, { ...options, all: true }, (cause, found) => {

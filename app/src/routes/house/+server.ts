@@ -1,7 +1,10 @@
 import { houseSchema } from '@even-page/core/tidy/house';
 import { answer, bodyOf } from '$lib/server/answers.ts';
-import { saveHouse } from '$lib/server/house-style.ts';
+import { readHouse, saveHouse } from '$lib/server/house-style.ts';
 import type { RequestHandler } from './$types.ts';
+
+/** House style as data, for those who ask for JSON at its address. */
+export const GET: RequestHandler = () => answer(() => readHouse());
 
 /** Changes House style. */
 export const PUT: RequestHandler = async ({ request }) => {

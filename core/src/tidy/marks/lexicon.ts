@@ -17,7 +17,7 @@ export function placesOf(word: string, size: number, hashes: number): number[] {
     a = Math.imul(a ^ word.charCodeAt(i), 0x01000193);
     b = Math.imul(b ^ word.charCodeAt(i), 0x85ebca6b);
   }
-  return Array.from({ length: hashes }, (_, k) => ((a >>> 0) + k * ((b >>> 0) | 1)) % size);
+  return Array.from({ length: hashes }, (_, k) => ((a >>> 0) + k * ((b | 1) >>> 0)) % size);
 }
 
 /** A filter of words. */
