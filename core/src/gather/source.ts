@@ -30,6 +30,7 @@ export type SourceKind =
   | 'opml'
   | 'csv'
   | 'archive'
+  | 'recording'
   | 'text';
 
 /** One item of material as read: its passages in order. The raw bytes are kept elsewhere, unchanged. */

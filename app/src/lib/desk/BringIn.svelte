@@ -4,17 +4,19 @@
   import FileChooser from '$lib/parts/FileChooser.svelte';
   import { askServer, form, json, Refused } from '$lib/ask-server.ts';
   import { broughtBy, isForField } from '$lib/clipboard.ts';
+  import { isRecording, keepUpload } from '$lib/kept-uploads.ts';
 
   let over = $state(0);
   let busy = $state('');
   let sorry = $state('');
 
-  async function bring(request: () => RequestInit, says: string) {
+  async function bring(request: () => RequestInit, says: string, before?: (id: string) => Promise<void>) {
     if (busy) return;
     busy = says;
     sorry = '';
     try {
       const { id } = await askServer<{ id: string }>('/pieces', request());
+      await before?.(id);
       await goto(`/pieces/${id}`);
     } catch (cause) {
       if (!(cause instanceof Refused)) throw cause;
@@ -24,8 +26,29 @@
     }
   }
 
-  const bringFiles = (files: readonly File[]) =>
-    void bring(() => form('material', files), files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
+  function bringFiles(files: readonly File[]) {
+    const recordings = files.filter(isRecording);
+    if (recordings.length)
+      void bringRecordings(
+        recordings,
+        files.filter((file) => !isRecording(file)),
+      );
+    else void bringMaterial(files);
+  }
+
+  /** A piece of what can be read at once; the recordings go up from its own screen. */
+  async function bringRecordings(recordings: readonly File[], others: readonly File[]) {
+    await bring(
+      () => form('material', others),
+      'Opening a piece for it',
+      async (id) => {
+        for (const file of recordings) await keepUpload(id, file);
+      },
+    );
+  }
+
+  const bringMaterial = (files: readonly File[]) =>
+    bring(() => form('material', files), files.length === 1 ? `Reading ${files[0]!.name}` : `Reading ${files.length} files`);
 
   function take(data: DataTransfer | null, words: string) {
     const brought = broughtBy(data);
@@ -65,7 +88,10 @@
   </svg>
   <div>
     <h2>Bring in material</h2>
-    <p>Drop a transcript, notes, a Word file, a PDF, a mail or an outline anywhere on this page. Or paste words, or a web address.</p>
+    <p>
+      Drop a recording, a transcript, notes, a Word file, a PDF, a mail or an outline anywhere on this page. Or paste words, or a web
+      address.
+    </p>
     {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
   </div>
   <div class="acts">

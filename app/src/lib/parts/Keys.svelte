@@ -10,6 +10,12 @@
     ['Alt [ and Alt ]', 'Fold the left or the right leaf'],
     ['Alt Shift ↑ and ↓', 'Move the section you are in up or down'],
     ['Alt O', 'Show the passage a paragraph came from'],
+    ['Alt Shift O', 'Play it; so does Alt and a click on its mark'],
+    ['Alt and a click', 'Play the recording from that word'],
+    ['Alt P', 'Play and pause'],
+    ['Alt , and Alt .', 'Five seconds back and on'],
+    ['Alt - and Alt =', 'Slower and faster'],
+    ['↑ ↓, then Enter', 'In Gather: from passage to passage, play it; ← → word by word'],
     ['Ctrl B, Ctrl I, Ctrl K', 'Bold, italic, link'],
     ['## and a space', 'A heading; ### and #### for smaller ones'],
     ['- or 1. and a space', 'A list; > and a space for a quotation'],
@@ -21,7 +27,7 @@
 
 <Ask bind:open title="Keys">
   <dl>
-    {#each KEYS as [keys, does] (keys)}
+    {#each KEYS as [keys, does] (does)}
       <dt class="mono">{keys}</dt>
       <dd>{does}</dd>
     {/each}

@@ -77,7 +77,8 @@ async function addGathered(writing: Writing, id: string, gathered: readonly Gath
   await writePiece(writing, piece, draft);
 }
 
-async function nextPosition({ tx }: Writing, id: string): Promise<number> {
+/** The place after the last source of a piece. */
+export async function nextPosition({ tx }: Writing, id: string): Promise<number> {
   const [row] = await tx
     .select({ last: sql<number>`max(${pieceSources.position})::int` })
     .from(pieceSources)

@@ -1,11 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { createReadStream } from 'node:fs';
+import { mkdir, open, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { environment } from './environment.ts';
 import { syncFolder } from './sync-folder.ts';
 
 // Files are named by their digest and never change: the same bytes are kept once.
-const pathOf = (digest: string) => join(environment.EVEN_PAGE_DATA, 'files', digest.slice(0, 2), digest);
+/** Where the file of a digest lies. */
+export const pathOf = (digest: string) => join(environment.EVEN_PAGE_DATA, 'files', digest.slice(0, 2), digest);
 
 /** Keeps bytes as a file and returns their SHA-256 in hexadecimal. A file is there whole or not at all. */
 export async function keep(bytes: Uint8Array): Promise<string> {
@@ -23,4 +25,23 @@ export async function keep(bytes: Uint8Array): Promise<string> {
 /** The bytes of a digest. Throws when there is no such file. */
 export function bytesOf(digest: string): Promise<Buffer> {
   return readFile(pathOf(digest));
+}
+
+/** Keeps a file that lies elsewhere on the same disk by moving it here, and returns its digest. */
+export async function keepFile(from: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const part of createReadStream(from)) hash.update(part as Buffer);
+  const digest = hash.digest('hex');
+  const path = pathOf(digest);
+  if (await stat(path).catch(() => null)) {
+    await rm(from);
+    return digest;
+  }
+  await mkdir(dirname(path), { recursive: true });
+  const file = await open(from);
+  await file.sync();
+  await file.close();
+  await rename(from, path);
+  await syncFolder(dirname(path));
+  return digest;
 }

@@ -10,6 +10,15 @@ import type { Step } from '../steps.ts';
 /** What the Desk says about a piece: what to do next, the telling words first, and how much it matters. */
 export type NextThing = { gravity: Gravity | 'fine'; says: string; rest: string };
 
+/** A recording as a file: its SHA-256, media type and size in bytes. */
+export type Recording = { digest: string; type: string; isVideo: boolean; bytes: number };
+
+/** Where a recording was published: its title, description and address there. */
+export type Published = { title: string; description: string; address: string };
+
+/** A job of the transcriber: how far it is, or what went wrong. */
+export type HearingState = { job: string | null; progress: number; says: string };
+
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
 export const pieces = pgTable(
@@ -65,6 +74,11 @@ export const sources = pgTable('sources', {
   /** The web address it was fetched from. */
   address: text('address'),
   title: text('title'),
+  /** The recording behind the words, and what is known of where it was published. */
+  recording: jsonb('recording').$type<Recording>(),
+  published: jsonb('published').$type<Published>(),
+  /** The work of the transcriber on it, while there are no words yet. */
+  hearing: jsonb('hearing').$type<HearingState>(),
   passages: jsonb('passages').$type<Passage[]>().notNull(),
   words: integer('words').notNull(),
   /** How long the recording behind it is; null when its words carry no times. */

@@ -16,6 +16,7 @@
   import ProofLeaf from './proof/ProofLeaf.svelte';
   import SendLeaf from './send/SendLeaf.svelte';
   import ShapeLeaf from './shape/ShapeLeaf.svelte';
+  import PlayerBar from './player/PlayerBar.svelte';
   import Spine from './Spine.svelte';
   import StepStrip from './StepStrip.svelte';
   import TidyLeaf from './tidy/TidyLeaf.svelte';
@@ -56,6 +57,16 @@
     if (piece.saver.choices.length) side = 'right';
   });
 
+  // The player stays with the recording that is open, on the steps where its words are.
+  $effect(() => {
+    const open = piece.sources.find((s) => s.id === piece.openSource);
+    if (open?.recording) piece.player.source = open;
+    else if (!piece.player.playing) piece.player.source = null;
+  });
+  const hasPlayer = $derived(
+    !!piece.player.source?.recording && (piece.step === 'gather' || piece.step === 'tidy' || piece.player.playing),
+  );
+
   function onkeydown(event: KeyboardEvent) {
     if (!event.altKey || event.ctrlKey || event.metaKey) return;
     if (event.code === 'BracketLeft') fold('left');
@@ -92,6 +103,7 @@
     <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
     <section class="leaf l" aria-label={asks}>
       <Leaf {piece} />
+      {#if hasPlayer}{#key piece.player.source!.id}<PlayerBar {piece} />{/key}{/if}
     </section>
     <div class="spine">
       <Spine {piece} />

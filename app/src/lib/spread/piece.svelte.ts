@@ -16,6 +16,8 @@ import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/cor
 import { askServer, form } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';
 import { core } from '$lib/workers/core.ts';
+import { timeAt } from '@even-page/core/gather/recording/spoken';
+import { Player } from './player/player.svelte.ts';
 import { sectionAt } from './page/commands.ts';
 import { toDocument } from './page/to-document.ts';
 import { Saver } from './saving/saver.svelte.ts';
@@ -32,6 +34,10 @@ export type SourceInHand = {
   reading: Reading;
   notes: string[];
   address: string | null;
+  /** The recording behind the words, where it was published, and the transcriber's work on it. */
+  recording: { digest: string; type: string; isVideo: boolean; bytes: number } | null;
+  published: { title: string; description: string; address: string } | null;
+  hearing: { job: string | null; progress: number; says: string } | null;
   source: Source;
   edits: Edit[];
   proposed: Edit[] | null;
@@ -83,6 +89,7 @@ export class Piece {
   #doc: PostNode;
   readonly #touchedAt: Date;
   readonly saver: Saver;
+  readonly player = new Player();
   #proofTimer: ReturnType<typeof setTimeout> | undefined;
 
   readonly sections = $derived.by(() => {
@@ -164,7 +171,9 @@ export class Piece {
     this.outlets = data.outlets;
     this.postings = data.postings;
     const known = new Map(this.sources.map((s) => [s.id, s]));
-    this.sources = data.sources.map((s) => ({ ...s, proposed: known.get(s.id)?.proposed ?? null }));
+    // Words that came since, from the transcriber, are looked through anew.
+    const isSame = (s: PieceData['sources'][number]) => known.get(s.id)?.source.passages.length === s.source.passages.length;
+    this.sources = data.sources.map((s) => ({ ...s, proposed: isSame(s) ? (known.get(s.id)?.proposed ?? null) : null }));
     if (!this.sources.some((s) => s.id === this.openSource)) this.openSource = this.sources[0]?.id ?? null;
   }
 
@@ -286,6 +295,22 @@ export class Piece {
     if (this.step !== 'gather' && this.step !== 'tidy') this.goTo('gather');
     this.openSource = origin.source;
     this.shownPassage = { source: origin.source, passage: origin.first };
+  }
+
+  /** Plays a source from a letter of one of its passages, if there is a recording of it. */
+  playFrom(id: string, passage: number, offset = 0): void {
+    const source = this.sources.find((s) => s.id === id);
+    const said = source?.source.passages[passage];
+    if (!source?.recording || said?.startMs === undefined) return;
+    this.openSource = id;
+    this.player.source = source;
+    void this.player.playFrom(timeAt(said, offset));
+  }
+
+  /** Plays what an origin mark names. */
+  playOrigin(origins: readonly Origin[]): void {
+    const [origin] = origins;
+    if (origin) this.playFrom(origin.source, origin.first);
   }
 
   // ── The road ────────────────────────────────────────────────────────────────────────────────────────────

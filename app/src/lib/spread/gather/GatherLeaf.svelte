@@ -1,5 +1,6 @@
 <!-- Gather: what have I got? The material, and the words of the source that is open. -->
 <script lang="ts">
+  import { onMount, untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import { askServer, form, json, pasted, Refused } from '$lib/ask-server.ts';
   import { broughtBy, isForField, pastedRich } from '$lib/clipboard.ts';
@@ -9,7 +10,10 @@
   import type { Piece } from '../piece.svelte.ts';
   import OpenSource from './OpenSource.svelte';
   import SourceItem from './SourceItem.svelte';
+  import Sending from './Sending.svelte';
   import UseAgain from './UseAgain.svelte';
+  import { isRecording } from '$lib/kept-uploads.ts';
+  import { Uploads } from './uploads.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 
@@ -50,7 +54,19 @@
   }
 
   const material = $derived(`/pieces/${piece.id}/material`);
-  const bring = (files: readonly File[]) =>
+  const uploads = untrack(() => new Uploads(piece.id, () => change('Reading', async () => {})));
+  onMount(() => {
+    void uploads.begin();
+    return () => uploads.end();
+  });
+
+  async function bring(files: readonly File[]) {
+    for (const file of files.filter(isRecording)) void uploads.send(file);
+    const others = files.filter((file) => !isRecording(file));
+    if (others.length) await bringFiles(others);
+    else asking = null;
+  }
+  const bringFiles = (files: readonly File[]) =>
     change(files.length === 1 ? `Reading ${files[0]!.name}` : 'Reading', () => askServer(material, form('material', files)));
   const fetchFrom = (url: string) => change('Fetching', () => askServer(material, json('POST', { address: url })));
   const useAgain = (source: string) => change('Adding', () => askServer(material, json('POST', { source })));
@@ -96,6 +112,7 @@
   </div>
   {#if sorry && !asking}<p class="sorry" role="alert">{sorry}</p>{/if}
   {#if told}<p class="told" role="status">{told}</p>{/if}
+  <Sending {uploads} />
   {#if piece.sources.length}
     <div class="items">
       {#each piece.sources as source (source.id)}<SourceItem {piece} {source} />{/each}
@@ -104,8 +121,8 @@
   {:else}
     <div class="lines">
       <p class="muted">
-        No material yet. Drop a file here, or add, paste or fetch one: captions, a transcript, notes, a Word file, a PDF, a mail, an
-        outline, a table. Or write straight onto the page.
+        No material yet. Drop a file here, or add, paste or fetch one: a recording, captions, a transcript, notes, a Word file, a PDF, a
+        mail, an outline, a table. Or write straight onto the page.
       </p>
     </div>
   {/if}

@@ -6,7 +6,9 @@
   import { askServer, json } from '$lib/ask-server.ts';
   import Views from '$lib/parts/Views.svelte';
   import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import Hearing from './Hearing.svelte';
   import Passages from './Passages.svelte';
+  import Published from './Published.svelte';
 
   let {
     piece,
@@ -39,7 +41,7 @@
       label="How this source is read"
     />
   {:else}
-    <span class="muted small">The words as they came. They are kept so, whatever happens later.</span>
+    <span class="muted small" title="They are kept so, whatever happens later">The words as they came</span>
   {/if}
   <div class="end">
     {#if piece.sources.length > 1}
@@ -55,6 +57,8 @@
   </div>
 </div>
 {#each source.notes as note (note)}<p class="note"><span aria-hidden="true">◇</span> {note}</p>{/each}
+{#if source.recording}{#key source.id}<Published {piece} {source} />{/key}{/if}
+{#if source.hearing}<Hearing {source} />{/if}
 <Passages {piece} {source} />
 
 <style>

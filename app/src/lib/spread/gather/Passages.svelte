@@ -1,6 +1,7 @@
 <!-- The words of a source with their times. Pointing at a passage lights the paragraphs it feeds. -->
 <script lang="ts">
   import { tick } from 'svelte';
+  import { lettersBefore } from '../player/pointed.ts';
   import { showTime } from '@even-page/core/language/times';
   import type { Piece, SourceInHand } from '../piece.svelte.ts';
 
@@ -21,6 +22,35 @@
     return own && own !== source.source.passages[n - 1]?.speaker ? own : '';
   };
 
+  const player = $derived(piece.player);
+  const spoken = $derived(player.source?.id === source.id ? player.passage : -1);
+
+  // The words that are spoken are kept in view, as long as the recording plays.
+  $effect(() => {
+    if (spoken >= 0 && player.playing) list?.children[spoken]?.scrollIntoView({ block: 'nearest' });
+  });
+
+  function playFrom(event: MouseEvent, n: number) {
+    if (!event.altKey || !source.recording) return;
+    const said = (event.currentTarget as HTMLElement).querySelector('.said')!;
+    event.preventDefault();
+    piece.playFrom(source.id, n, lettersBefore(said, event) ?? 0);
+  }
+
+  // The arrows walk the passages, Enter plays the one they are at; left and right go word by word.
+  function onkeydown(event: KeyboardEvent) {
+    const all = source.source.passages;
+    const here = shown >= 0 ? shown : spoken;
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step) piece.shownPassage = { source: source.id, passage: Math.max(0, Math.min(all.length - 1, here + step)) };
+    else if (!source.recording) return;
+    else if (event.key === 'Enter') piece.playFrom(source.id, Math.max(0, here));
+    else if (event.key === 'ArrowRight' && player.word && spoken >= 0) piece.playFrom(source.id, spoken, player.word.to + 1);
+    else if (event.key === 'ArrowLeft' && player.word && spoken >= 0) piece.playFrom(source.id, spoken, Math.max(0, player.word.from - 2));
+    else return;
+    event.preventDefault();
+  }
+
   function follow(n: number) {
     let block = '';
     piece.doc.descendants((node) => {
@@ -37,20 +67,28 @@
   }
 </script>
 
-<!-- A scrolled list must be reachable by keyboard. -->
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<ol class="scroll" bind:this={list} tabindex="0" aria-label="Passages of {source.name}">
+<!-- A scrolled list must be reachable by keyboard, and its arrows walk it. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+<ol class="scroll" bind:this={list} tabindex="0" aria-label="Passages of {source.name}" {onkeydown}>
   {#each source.source.passages as passage, n (n)}
+    <!-- Playing from a word has its keys on the list. -->
+    <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
     <li
       class:shown={shown === n}
       class:used={used?.has(n)}
+      class:now={spoken === n}
+      onclick={(e) => playFrom(e, n)}
       onpointerenter={() => piece.light({ source: source.id, passage: n })}
       onpointerleave={() => piece.light(null)}
     >
       {#if passage.startMs !== undefined}<span class="t mono">{showTime(passage.startMs)}</span>{:else}<span class="t mono">{n + 1}</span
         >{/if}
       <span class="words"
-        >{#if speaker(n)}<b>{speaker(n)}</b>{' '}{/if}{passage.text}</span
+        >{#if speaker(n)}<b>{speaker(n)}</b>{' '}{/if}<span class="said"
+          >{#if spoken === n && player.word}{passage.text.slice(0, player.word.from)}<mark
+              >{passage.text.slice(player.word.from, player.word.to)}</mark
+            >{passage.text.slice(player.word.to)}{:else}{passage.text}{/if}</span
+        ></span
       >
       {#if used?.has(n)}<button
           class="go"
@@ -77,6 +115,15 @@
   li:hover,
   .shown {
     background: var(--slate-tint);
+  }
+  .now {
+    background: var(--bottle-tint);
+  }
+  .said mark {
+    padding: 0;
+    color: var(--ink);
+    background: none;
+    box-shadow: inset 0 -3px 0 var(--bottle);
   }
   .shown {
     box-shadow: inset 3px 0 var(--slate);

@@ -1,6 +1,7 @@
 <!-- One source in the list: what it is, how long, how it was read. -->
 <script lang="ts">
   import AudioLines from '@lucide/svelte/icons/audio-lines';
+  import Film from '@lucide/svelte/icons/film';
   import FileText from '@lucide/svelte/icons/file-text';
   import ListTree from '@lucide/svelte/icons/list-tree';
   import Mail from '@lucide/svelte/icons/mail';
@@ -28,6 +29,7 @@
     opml: 'outline',
     csv: 'table',
     archive: 'archive',
+    recording: 'recording',
     text: 'plain text',
   };
   const ICONS: Partial<Record<SourceInHand['source']['kind'], typeof FileText>> = {
@@ -36,7 +38,14 @@
     opml: ListTree,
     csv: Table,
   };
-  const Icon = $derived(isTimed(source.source) ? AudioLines : (ICONS[source.source.kind] ?? FileText));
+  const Icon = $derived(
+    source.recording?.isVideo ? Film : isTimed(source.source) || source.recording ? AudioLines : (ICONS[source.source.kind] ?? FileText),
+  );
+  let item: HTMLElement;
+  $effect(() => {
+    if (isOpen) item.scrollIntoView({ block: 'nearest' });
+  });
+
   const isOpen = $derived(source.id === piece.openSource);
 
   const says = $derived.by(() => {
@@ -46,7 +55,7 @@
   });
 </script>
 
-<button class="item" class:on={isOpen} aria-pressed={isOpen} onclick={() => (piece.openSource = source.id)}>
+<button bind:this={item} class="item" class:on={isOpen} aria-pressed={isOpen} onclick={() => (piece.openSource = source.id)}>
   <Icon size={17} aria-hidden="true" />
   <span
     ><b>{source.name}</b>

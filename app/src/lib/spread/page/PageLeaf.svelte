@@ -40,6 +40,7 @@
       changed: (steps) => piece.pageChanged(steps),
       moved: () => void piece.caretTick++,
       markChosen: (origins) => piece.showOrigin(origins),
+      playWanted: (origins) => piece.playOrigin(origins),
       picturesBrought: (files, at) => void bringPictures(files, at),
       linkWanted: () => (linking = true),
     });

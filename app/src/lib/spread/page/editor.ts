@@ -24,6 +24,8 @@ export type Listener = {
   changed: (steps: readonly Step[]) => void;
   /** The caret or the selection moved. */
   moved: () => void;
+  /** What an origin mark names is to be played. */
+  playWanted: (origins: readonly Origin[]) => void;
   /** An origin mark was clicked, or asked for by key. */
   markChosen: (origins: readonly Origin[]) => void;
   /** Picture files were dropped or pasted at a position. */
@@ -53,6 +55,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
           'Mod-i': toggleMark(schema.marks.emphasis),
           'Mod-k': () => (listener.linkWanted(), true),
           'Alt-o': showOrigin,
+          'Alt-Shift-o': (state) => (listener.playWanted((state.selection.$from.parent.attrs.origins ?? []) as Origin[]), true),
           'Alt-Shift-ArrowUp': moveSection(-1),
           'Alt-Shift-ArrowDown': moveSection(1),
           Enter: splitListItem(schema.nodes.listItem),
@@ -95,7 +98,9 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
         if (!block || event.clientX >= block.getBoundingClientRect().left || event.clientX < block.getBoundingClientRect().left - MARGIN)
           return false;
         const node = view.state.doc.resolve(view.posAtDOM(block, 0)).parent;
-        listener.markChosen((node.attrs.origins ?? []) as Origin[]);
+        const origins = (node.attrs.origins ?? []) as Origin[];
+        if (event.altKey) listener.playWanted(origins);
+        else listener.markChosen(origins);
         return true;
       },
     },

@@ -3,9 +3,11 @@
   import { tick } from 'svelte';
   import { showTime } from '@even-page/core/language/times';
   import { EDIT_KINDS, editKey, isMark, takenMark, type Edit, type EditKind } from '@even-page/core/tidy/edit';
+  import { flowOf, passageAt } from '@even-page/core/tidy/flow';
   import Views from '$lib/parts/Views.svelte';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
+  import { lettersBefore } from '../player/pointed.ts';
   import FindReplace from './FindReplace.svelte';
   import NameCard from './NameCard.svelte';
   import { seen } from './seen.ts';
@@ -85,7 +87,8 @@
   });
 
   const matches = (e: Edit) => kind === 'all' || e.kind === kind;
-  const holds = (n: number, next: number | undefined) => highlighted >= n && (next === undefined || highlighted < next);
+  const holds = (passage: number, n: number, next: number | undefined) => passage >= n && (next === undefined || passage < next);
+  const spoken = $derived(piece.player.source?.id === open?.id ? piece.player.passage : -1);
   const markOf = (s: Segment) => s.over.find((o) => o.mark && matches(o.mark))?.mark;
   const hitOf = (s: Segment) => s.over.find((o) => o.hit !== undefined)?.hit;
 
@@ -98,6 +101,20 @@
     if (edit.kind === 'names' && !isTaken(edit)) named = edit;
     // A full stop and the capital after it are one thing.
     else change(edit.group && edit.kind === 'sentences' ? all.filter((e) => e.group === edit.group) : [edit], !isTaken(edit));
+  }
+
+  // Alt and a click on a word plays the recording from there.
+  function playFrom(event: MouseEvent) {
+    if (!event.altKey || !open?.recording) return;
+    const stretch = (event.target as HTMLElement).closest<HTMLElement>('[data-at]');
+    const paragraph = (event.target as HTMLElement).closest<HTMLElement>('[data-from]');
+    if (!paragraph) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const at = stretch ? Number(stretch.dataset.at) + (lettersBefore(stretch, event) ?? 0) : Number(paragraph.dataset.from);
+    const flow = flowOf(open.source);
+    const passage = passageAt(flow, at);
+    piece.playFrom(open.id, passage, at - flow.starts[passage]!);
   }
 
   // One tab stop for all repairs: the arrows walk from one to the next.
@@ -132,7 +149,7 @@
 </script>
 
 {#snippet words(s: Segment)}
-  {#if !s.edit}{s.text}{:else if matches(s.edit)}<span
+  {#if !s.edit}<span data-at={s.from}>{s.text}</span>{:else if matches(s.edit)}<span
       class="edit live {s.edit.kind}"
       class:taken={s.taken}
       role="button"
@@ -213,12 +230,14 @@
       aria-label="Words with repairs: arrows walk them, Enter takes one or puts it back"
       bind:this={list}
       onkeydown={walk}
+      onclickcapture={playFrom}
     >
       {#each shown as p, i (p.from)}
         <div
           class="para"
           role="presentation"
-          class:shown={holds(p.passage, shown[i + 1]?.passage)}
+          class:shown={holds(highlighted, p.passage, shown[i + 1]?.passage)}
+          class:now={holds(spoken, p.passage, shown[i + 1]?.passage)}
           onpointerenter={() => piece.light({ source: open.id, passage: p.passage })}
           onpointerleave={() => piece.light(null)}
         >
@@ -236,7 +255,7 @@
                   aria-label="{mark.reason}: {s.text}"
                   title="{mark.reason}. {hint(mark)}"
                   onclick={() => toggle(mark)}
-                  onkeydown={onEnter(mark)}>{s.text}</span
+                  onkeydown={onEnter(mark)}><span data-at={s.from}>{s.text}</span></span
                 >{:else if found !== undefined}<span class="hit" class:here={found === hit} data-hit={found}>{@render words(s)}</span
                 >{:else}{@render words(s)}{/if}{/each}
           </div>
@@ -347,6 +366,9 @@
     text-decoration: none;
     color: var(--bottle);
     opacity: 0.7;
+  }
+  .para.now {
+    background: var(--bottle-tint);
   }
   .over {
     cursor: pointer;

@@ -6,7 +6,8 @@ import type { Source } from '@even-page/core/gather/source';
 export type Over = { from: number; to: number; mark?: Edit; hit?: number };
 
 /** A stretch of a source as Tidy shows it: plain words, or a repair proposed or taken, and what lies over them. */
-export type Segment = { text: string; edit?: undefined; over: Over[] } | { edit: Edit; key: string; taken: boolean; over: Over[] };
+export type Segment =
+  { text: string; from: number; edit?: undefined; over: Over[] } | { edit: Edit; key: string; taken: boolean; over: Over[] };
 
 /** A paragraph of segments, with the time and the voice it opens with. */
 export type Shown = { from: number; passage: number; startMs?: number; speaker?: string; segments: Segment[] };
@@ -52,7 +53,7 @@ export function showRepairs(source: Source, proposed: readonly Edit[], taken: re
     const cuts = [from, ...overAt(from, to).flatMap((o) => [o.from, o.to]), to].filter((c) => c >= from && c <= to).sort((a, b) => a - b);
     cuts.slice(1).forEach((end, i) => {
       const start = cuts[i]!;
-      if (start < end) paragraph(start).segments.push({ text: flow.text.slice(start, end), over: overAt(start, end) });
+      if (start < end) paragraph(start).segments.push({ text: flow.text.slice(start, end), from: start, over: overAt(start, end) });
     });
   };
   let at = 0;

@@ -1,0 +1,161 @@
+import { closeSync, openSync, readSync, statSync } from 'node:fs';
+import { mkdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { and, eq } from 'drizzle-orm';
+import { FileStore } from '@tus/file-store';
+import { Server } from '@tus/server';
+import { Complaint } from '@even-page/core/complaint';
+import { captionsInside } from '@even-page/core/gather/recording/inside';
+import { mediaType } from '@even-page/core/gather/recording/media-type';
+import { durationMs, type Passage } from '@even-page/core/gather/source';
+import { cuesOf } from '@even-page/core/gather/spoken-cues';
+import { wordCount } from '@even-page/core/language/words';
+import { ACTOR } from './actor.ts';
+import { nextPosition } from './bring-in.ts';
+import { database, write } from './database.ts';
+import { environment } from './environment.ts';
+import { keepFile, pathOf } from './files.ts';
+import { draftOf, lockPiece, writePiece } from './pieces.ts';
+import { pieceSources, sources, type HearingState, type Published, type Recording } from './schema.ts';
+import { askHearing, submitRecording } from './transcriber.ts';
+
+const folder = join(environment.EVEN_PAGE_DATA, 'uploads');
+// Ten hours of video, and no more than a disk is likely to have room for.
+const MOST_BYTES = 20 * 1024 ** 3;
+
+let uploads: Server | null = null;
+
+/** The server of resumable uploads (tus 1.0.0). */
+export async function uploadServer(): Promise<Server> {
+  if (!uploads) {
+    await mkdir(folder, { recursive: true });
+    uploads = new Server({
+      path: '/uploads',
+      datastore: new FileStore({ directory: folder }),
+      maxSize: MOST_BYTES,
+      relativeLocation: true,
+    });
+  }
+  return uploads;
+}
+
+const UPLOAD = /^[0-9a-f]{32}$/;
+
+/**
+ * Makes a source of a recording that was uploaded. Captions inside it are its words; without any the transcriber is
+ * asked. Throws a Complaint, and keeps the upload, when it is no recording or not there whole.
+ */
+export async function addRecording(id: string, upload: string, name: string): Promise<void> {
+  const store = (await uploadServer()).datastore;
+  const state = UPLOAD.test(upload) ? await store.getUpload(upload).catch(() => null) : null;
+  if (!state || state.offset !== state.size) throw new Complaint('This recording did not arrive whole: send it again.');
+  const path = join(folder, upload);
+  const media = mediaType(bytesAt(path, 0, 512));
+  if (!media) throw new Complaint(`${name} is no recording that can be played: use WebM, MP4, MP3, M4A, WAV or Ogg.`);
+  const size = statSync(path).size;
+  const passages = captionsOf(path, size, media.type);
+  const digest = await keepFile(path);
+  await rm(`${path}.json`, { force: true });
+  const recording: Recording = { digest, ...media, bytes: size };
+  const hearing = passages.length ? null : await submitted(recording);
+  await write(async (writing) => {
+    const piece = await lockPiece(writing, id);
+    if (!piece) throw new Complaint('This piece is no longer here: go back to the Desk.');
+    const row = await writing.insert(sources, {
+      ...worded(passages),
+      digest,
+      bytes: size,
+      name,
+      kind: 'recording',
+      recording,
+      hearing,
+      createdBy: ACTOR,
+    });
+    await writing.insert(pieceSources, { pieceId: id, sourceId: row.id, position: await nextPosition(writing, id), edits: [] });
+    await writePiece(writing, piece, await draftOf(writing, piece));
+  });
+}
+
+function bytesAt(path: string, from: number, length: number): Uint8Array {
+  const file = openSync(path, 'r');
+  try {
+    const bytes = new Uint8Array(length);
+    return bytes.subarray(0, readSync(file, bytes, 0, length, from));
+  } finally {
+    closeSync(file);
+  }
+}
+
+function captionsOf(path: string, size: number, type: string): Passage[] {
+  const file = openSync(path, 'r');
+  try {
+    return captionsInside(
+      (from, length) => {
+        const bytes = new Uint8Array(Math.max(0, Math.min(length, size - from)));
+        return bytes.subarray(0, readSync(file, bytes, 0, bytes.length, from));
+      },
+      size,
+      type,
+    );
+  } finally {
+    closeSync(file);
+  }
+}
+
+const worded = (passages: Passage[]) => ({
+  passages,
+  words: passages.reduce((sum, p) => sum + wordCount(p.text), 0),
+  durationMs: durationMs({ kind: 'recording', passages }),
+});
+
+async function submitted({ digest, type }: Recording): Promise<HearingState> {
+  try {
+    return { job: await submitRecording(pathOf(digest), type), progress: 0, says: '' };
+  } catch (cause) {
+    if (!(cause instanceof Complaint)) throw cause;
+    return { job: null, progress: 0, says: cause.message };
+  }
+}
+
+async function heldSource(sourceId: string) {
+  const db = await database();
+  const [row] = await db.select().from(sources).where(eq(sources.id, sourceId));
+  if (!row?.recording) throw new Complaint('This recording is no longer here.');
+  return { ...row, recording: row.recording };
+}
+
+/** How far the transcriber is with a source; once it is done, its words are there. Null when it has its words. */
+export async function hear(sourceId: string): Promise<HearingState | null> {
+  const { hearing } = await heldSource(sourceId);
+  if (!hearing?.job) return hearing;
+  const heard = await askHearing(hearing.job).catch((cause: unknown) => {
+    if (cause instanceof Complaint) return { state: 'failed' as const, says: cause.message };
+    throw cause;
+  });
+  if (heard.state === 'working') return { ...hearing, progress: heard.progress };
+  const next: HearingState | null = heard.state === 'failed' ? { job: null, progress: 0, says: heard.says } : null;
+  const words = heard.state === 'done' ? { ...worded(cuesOf(heard.words)), ...(heard.title ? { title: heard.title } : {}) } : {};
+  await write((writing) => writing.update(sources, { ...words, hearing: next }, eq(sources.id, sourceId)));
+  return next;
+}
+
+/** Asks the transcriber once more. */
+export async function hearAgain(sourceId: string): Promise<HearingState> {
+  const { recording } = await heldSource(sourceId);
+  const hearing = await submitted(recording);
+  await write((writing) => writing.update(sources, { hearing }, and(eq(sources.id, sourceId))));
+  return hearing;
+}
+
+/** Keeps where a recording was published. */
+export async function savePublished(sourceId: string, published: Published): Promise<void> {
+  await heldSource(sourceId);
+  await write((writing) => writing.update(sources, { published }, eq(sources.id, sourceId)));
+}
+
+/** The media type of a recording that is kept; null when there is none of that digest. */
+export async function recordingType(digest: string): Promise<string | null> {
+  const db = await database();
+  const [row] = await db.select({ recording: sources.recording }).from(sources).where(eq(sources.digest, digest)).limit(1);
+  return row?.recording?.type ?? null;
+}

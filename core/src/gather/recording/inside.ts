@@ -1,0 +1,33 @@
+import { plainCueText } from '../captions.ts';
+import type { Passage } from '../source.ts';
+import { splitSpeaker } from '../speaker.ts';
+import { matroskaCaptions } from './matroska.ts';
+import { mp4Captions } from './mp4.ts';
+
+/** Bytes of a file that may be too large to hold: from a place on, so many, or fewer at its end. */
+export type ReadAt = (from: number, length: number) => Uint8Array;
+
+/** A caption as a container keeps it; times in milliseconds. */
+export type KeptCaption = { text: string; startMs: number; endMs: number };
+
+/** The captions that lie inside a recording (WebM and MP4), as passages; none where there are none or it is damaged. */
+export function captionsInside(read: ReadAt, size: number, type: string): Passage[] {
+  let kept: KeptCaption[];
+  try {
+    kept = type.endsWith('/webm') ? matroskaCaptions(read, size) : type.endsWith('/mp4') ? mp4Captions(read, size) : [];
+  } catch (cause) {
+    // A file that is cut short has no captions to be read; it may play all the same.
+    if (cause instanceof RangeError) return [];
+    throw cause;
+  }
+  return kept
+    .sort((a, b) => a.startMs - b.startMs)
+    .flatMap(({ text, startMs, endMs }) => {
+      const said = splitSpeaker(
+        plainCueText(text)
+          .replace(/\{\\[^}]*\}/g, '')
+          .trim(),
+      );
+      return said.text ? [{ ...said, startMs: Math.round(startMs), endMs: Math.round(Math.max(startMs, endMs)) }] : [];
+    });
+}
