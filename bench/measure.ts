@@ -1,5 +1,8 @@
-/** One figure of the benchmarks: what was measured, what it may be at most, and what it is held against. */
-export type Figure = { what: string; value: number; unit: string; most?: number; against: string };
+/** One figure of the benchmarks: what was measured, what it may be at most or should be at least, and what it is held against. */
+export type Figure = { what: string; value: number; unit: string; most?: number; least?: number; against: string };
+
+/** Whether a figure is as good as it should be. */
+export const isMet = ({ value, most = Infinity, least = -Infinity }: Figure): boolean => value <= most && value >= least;
 
 /** The median time of some runs of `work`, in milliseconds. */
 export async function medianMs(runs: number, work: () => unknown): Promise<number> {
@@ -22,9 +25,11 @@ const show = (n: number) => (n >= 100 ? n.toFixed(0) : n >= 10 ? n.toFixed(1) : 
 
 /** The figures as a Markdown table. */
 export function table(figures: readonly Figure[]): string {
-  const rows = figures.map(({ what, value, unit, most, against }) => {
-    const verdict = most === undefined ? '' : value <= most ? 'met' : '**missed**';
-    return `| ${what} | ${show(value)} ${unit} | ${most === undefined ? '' : `${show(most)} ${unit}`} | ${verdict} | ${against} |`;
+  const rows = figures.map((figure) => {
+    const { what, value, unit, most, least, against } = figure;
+    const wanted = most !== undefined ? `at most ${show(most)} ${unit}` : least !== undefined ? `at least ${show(least)} ${unit}` : '';
+    const verdict = wanted ? (isMet(figure) ? 'met' : '**missed**') : '';
+    return `| ${what} | ${show(value)} ${unit} | ${wanted} | ${verdict} | ${against} |`;
   });
-  return ['| what | measured | at most | | beside it in the same run |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
+  return ['| what | measured | wanted | | beside it in the same run |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
 }

@@ -1,5 +1,5 @@
-// Prints the figures of speed, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench (the application must be built).
+// Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
+// docs/benchmarks.md with --write. Run: npm run bench; with --tidy only those of Tidy.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -7,8 +7,13 @@ import config from '../playwright.config.ts';
 import { startServer } from '../app/test/running-server.ts';
 import { deskFigures, demoFolder, drop, screenFigures, startFigures } from './application.ts';
 import { coreFigures } from './core.ts';
-import { table, type Figure } from './measure.ts';
+import { isMet, table, type Figure } from './measure.ts';
+import { qualityFigures } from './quality.ts';
 import { typingFigures } from './typing.ts';
+
+const quality = await qualityFigures();
+keepReport('tidy', quality);
+if (process.argv.includes('--tidy')) process.exit(quality.every(isMet) ? 0 : 1);
 
 const figures: Figure[] = [...(await coreFigures())];
 const folder = await demoFolder();
@@ -21,15 +26,18 @@ await server.stop();
 figures.push(...(await deskFigures(folder)));
 drop(folder);
 
-const report = `${table(figures)}\n\nMeasured with Node.js ${process.versions.node} on ${cpus().length} cores.`;
-console.log(report);
+keepReport('figures', figures);
+process.exitCode = [...quality, ...figures].every(isMet) ? 0 : 1;
 
-if (process.argv.includes('--write')) {
+/** Prints figures, and with --write puts them where docs/benchmarks.md has a place of their name. */
+function keepReport(name: string, measured: readonly Figure[]): void {
+  const report = `${table(measured)}\n\nMeasured with Node.js ${process.versions.node} on ${cpus().length} cores.`;
+  console.log(report);
+  if (!process.argv.includes('--write')) return;
   const path = new URL('../docs/benchmarks.md', import.meta.url);
   const page = readFileSync(path, 'utf8');
   writeFileSync(
     path,
-    page.replace(/(?<=<!-- figures -->\n\n)[^]*?(?=\n\n<!-- end -->)/, () => report),
+    page.replace(new RegExp(`(?<=<!-- ${name} -->\\n\\n)[^]*?(?=\\n\\n<!-- end -->)`), () => report),
   );
 }
-process.exitCode = figures.some((f) => f.most !== undefined && f.value > f.most) ? 1 : 0;
