@@ -17,6 +17,7 @@ const BLOCKS: Record<string, Block> = {
   blockquote: (node: Parents, definitions) => [nodes.blockquote.create(null, filled(blocks(node, definitions)))],
   list: (node: Parents & { ordered?: boolean; start?: number }, definitions) => {
     const items = node.children.map((item) => nodes.listItem.create(null, filled(blocks(item as Parents, definitions))));
+    if (!items.length) return [];
     return [node.ordered ? nodes.orderedList.create({ start: node.start ?? 1 }, items) : nodes.bulletList.create(null, items)];
   },
   code: (node: { value: string; lang?: string | null }) => [

@@ -1,0 +1,125 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { serve } from '@hono/node-server';
+import { transcriber, transcriptsIn } from '../../../standins/transcriber/src/transcriber.ts';
+import { startServer, type RunningServer } from '../running-server.ts';
+import { writer } from './writer.ts';
+
+const RECORDINGS = new URL('../../../demo/recordings/', import.meta.url);
+const bytesOf = (name: string) => new Uint8Array(readFileSync(new URL(name, RECORDINGS)));
+
+describe('recordings on the server', function () {
+  this.timeout(60_000);
+  let server: RunningServer;
+  let service: ReturnType<typeof serve>;
+
+  before(async () => {
+    service = serve({ fetch: transcriber({ known: transcriptsIn(RECORDINGS), workMs: 0 }).fetch, port: 0, hostname: '127.0.0.1' });
+    await new Promise((ready) => service.once('listening', ready));
+    server = await startServer({ env: { TRANSCRIBER_URL: `http://127.0.0.1:${(service.address() as AddressInfo).port}` } });
+  });
+  after(async () => {
+    service.close();
+    await server.stop();
+  });
+
+  const { read } = writer(() => server);
+  const empty = async () => (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
+  const tus = (path: string, method: string, headers: Record<string, string>, body?: Uint8Array<ArrayBuffer>) =>
+    fetch(new URL(path, server.address), {
+      method,
+      headers: { origin: server.address, 'tus-resumable': '1.0.0', ...headers },
+      ...(body ? { body } : {}),
+    });
+
+  // tus resumable upload protocol 1.0.0: creation, then parts at the offset the server names.
+  async function upload(bytes: Uint8Array<ArrayBuffer>, parts = 1): Promise<string> {
+    const made = await tus('/uploads', 'POST', { 'upload-length': String(bytes.length) });
+    expect(made.status).to.equal(201);
+    const location = made.headers.get('location')!;
+    const size = Math.ceil(bytes.length / parts);
+    for (let n = 0; n < parts; n++) {
+      const head = await tus(location, 'HEAD', {});
+      const offset = Number(head.headers.get('upload-offset'));
+      expect(offset).to.equal(n * size);
+      const part = bytes.slice(offset, offset + size);
+      expect(
+        (await tus(location, 'PATCH', { 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' }, part)).status,
+      ).to.equal(204);
+    }
+    return location.split('/').at(-1)!;
+  }
+  const record = (id: string, name: string, uploaded: string) =>
+    server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload: uploaded, name } });
+
+  it('arrive in parts and give the captions inside them as words', async () => {
+    const id = await empty();
+    expect((await record(id, 'caning.webm', await upload(bytesOf('caning-first-steps.webm'), 3))).status).to.equal(200);
+    const [source] = (await read(id)).sources;
+    expect(source.source.kind).to.equal('recording');
+    expect(source.source.passages).to.have.length(19);
+    expect(source.recording).to.include({ type: 'video/webm', isVideo: true });
+    expect(source.hearing).to.equal(null);
+  });
+
+  it('without captions are heard by the transcriber, word by word', async () => {
+    const id = await empty();
+    await record(id, 'wick-evening.ogg', await upload(bytesOf('wick-evening.ogg')));
+    const [waiting] = (await read(id)).sources;
+    expect(waiting.hearing.job).to.be.a('string');
+    expect(await (await server.call(`/sources/${waiting.id}/hearing`)).json()).to.deep.equal({ hearing: null });
+    const [source] = (await read(id)).sources;
+    expect(source.words).to.be.greaterThan(250);
+    expect(source.source.passages[0].wordsMs).to.have.length(source.source.passages[0].text.split(' ').length * 2);
+  });
+
+  it('that the transcriber does not know are kept, and say so', async () => {
+    const id = await empty();
+    const bytes = bytesOf('wick-evening.ogg');
+    await record(id, 'other.ogg', await upload(bytes.slice(0, bytes.length - 500)));
+    const [source] = (await read(id)).sources;
+    const { hearing } = await (await server.call(`/sources/${source.id}/hearing`)).json();
+    expect(hearing).to.include({ job: null, says: 'No words could be made out in this recording.' });
+    expect((await server.call(`/recordings/${source.recording.digest}`)).status).to.equal(200);
+  });
+
+  it('are given in ranges (RFC 9110, section 14)', async () => {
+    const id = await empty();
+    const bytes = bytesOf('caning-first-steps.webm');
+    await record(id, 'caning.webm', await upload(bytes));
+    const address = `/recordings/${(await read(id)).sources[0].recording.digest}`;
+    const range = async (value: string) => {
+      const response = await server.call(address, { headers: { range: value } });
+      return { status: response.status, range: response.headers.get('content-range'), body: new Uint8Array(await response.arrayBuffer()) };
+    };
+    const part = await range('bytes=100-199');
+    expect(part).to.deep.include({ status: 206, range: `bytes 100-199/${bytes.length}` });
+    expect(Array.from(part.body)).to.deep.equal(Array.from(bytes.slice(100, 200)));
+    expect((await range('bytes=-50')).body).to.have.length(50);
+    expect((await range(`bytes=${bytes.length - 10}-`)).body).to.have.length(10);
+    expect((await range(`bytes=${bytes.length}-`)).status).to.equal(416);
+    expect((await server.call(address)).headers.get('accept-ranges')).to.equal('bytes');
+  });
+
+  it('carry where they were published', async () => {
+    const id = await empty();
+    await record(id, 'caning.webm', await upload(bytesOf('caning-first-steps.webm')));
+    const [source] = (await read(id)).sources;
+    const put = (body: object) => server.call(`/sources/${source.id}/published`, { method: 'PUT', body });
+    const published = { title: 'Caning', description: 'The first steps.', address: 'https://clips.larkfield.example/caning' };
+    expect((await put(published)).status).to.equal(200);
+    expect((await read(id)).sources[0].published).to.deep.equal(published);
+    expect((await put({ address: 'javascript:alert(1)' })).status).to.equal(400);
+  });
+
+  it('that are none, or not there whole, end in a sentence', async () => {
+    const id = await empty();
+    for (const uploaded of [await upload(new TextEncoder().encode('just words')), 'f'.repeat(32), '../../etc/passwd']) {
+      const response = await record(id, 'x.mp4', uploaded);
+      expect(response.status).to.equal(422);
+      expect((await response.json()).message).to.match(/^[^\n]+\.$/);
+    }
+    expect((await read(id)).sources).to.have.length(0);
+  });
+});
