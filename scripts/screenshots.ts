@@ -32,13 +32,23 @@ async function take(name: string, { lamp = false, phone = false, piece = '', ste
 
 const KNIVES = 'Sharpening a kitchen knife';
 const LAMPS = 'Rewiring a table lamp';
+const WICK = 'Wick and oil';
 const fillers = (page: Page) => page.getByRole('radio', { name: /^Fillers/ }).click();
 
 await take('desk', {});
 await take('desk-lamp', { lamp: true });
+await take('house-style', {}, (page) => page.getByRole('link', { name: 'House style' }).click());
 await take('spread-gather', { piece: LAMPS, step: 1 });
-await take('spread-tidy', { piece: LAMPS, step: 2 });
-await take('spread-tidy-lamp', { piece: LAMPS, step: 2, lamp: true }, fillers);
+await take('recording', { piece: 'Caning: the first steps', step: 1 }, async (page) => {
+  await page
+    .locator('.said')
+    .nth(4)
+    .click({ modifiers: ['Alt'], position: { x: 90, y: 10 } });
+  await page.waitForTimeout(500);
+  await page.keyboard.press('Alt+p');
+});
+await take('spread-tidy', { piece: WICK, step: 2 });
+await take('spread-tidy-lamp', { piece: WICK, step: 2, lamp: true }, fillers);
 await take('spread-shape', { piece: KNIVES, step: 3 }, (page) => page.getByRole('button', { name: /^Section 4/ }).click());
 await take('spread-write', { piece: KNIVES, step: 4 }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());
 await take('spread-write-lamp', { piece: KNIVES, step: 4, lamp: true }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());

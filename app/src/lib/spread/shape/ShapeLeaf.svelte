@@ -32,9 +32,9 @@
   const sectionWords = $derived(piece.sections.map((s) => s.words));
   const longest = $derived(Math.max(1, ...(proposal ?? outline).map((s) => s.words)));
 
-  // A page with nothing on it is shown its sections at once; a written one only when asked.
+  // A page with nothing on it is shown its sections as soon as the asides are known; a written one only when asked.
   $effect(() => {
-    if (!piece.hasWords && words && !proposal) void propose();
+    if (!piece.hasWords && words && !proposal && piece.leftToTidy !== null) void propose();
   });
 
   async function propose() {
