@@ -48,10 +48,10 @@ function austen(): Document[] {
   return found;
 }
 
-/** The prose of rust-doc's books: the paragraphs and list items of each page, code as its words. */
-function rust(): Document[] {
-  return files('rust', /\.html$/)
-    .filter(({ name }) => !/print\.html|\/std\/|\/core\/|\/alloc\/|toc|error-index|src\//.test(name))
+/** The prose of a manual in HTML: the paragraphs of each page that end as sentences do, code as its words. */
+function manual(genre: string, folder: string, leftOut: RegExp): Document[] {
+  return files(folder, /\.html$/)
+    .filter(({ name }) => !leftOut.test(name))
     .map(({ name, bytes }) => {
       const paragraphs: string[] = [];
       const walk = (node: Root | Element) => {
@@ -62,7 +62,7 @@ function rust(): Document[] {
         }
       };
       walk(fromHtml(bytes.toString('utf8')));
-      return { genre: 'rust', name, text: paragraphs.filter((p) => /[.?!:]$/.test(p)).join('\n\n') };
+      return { genre, name, text: paragraphs.filter((p) => /[.?!:]$/.test(p)).join('\n\n') };
     });
 }
 
@@ -102,7 +102,8 @@ const documents: Document[] = [
     plain(author, `npm/nlp-corpus/src/${author}`, /\.txt$/).map((d) => ({ ...d, text: unwrapped(d.text) })),
   ),
   ...austen(),
-  ...rust(),
+  ...manual('rust', 'rust', /print\.html|\/std\/|\/core\/|\/alloc\/|toc|error-index|src\//),
+  ...['apache', 'django', 'postgres', 'python', 'sqlite'].flatMap((name) => manual(name, `manuals/${name}`, /modindex|genindex|changelog/)),
   ...plain('jargon', 'jargon', /jargon.*\.txt$/).map((d) => ({ ...d, text: unwrapped(d.text) })),
   ...bible(),
   ...Array.from({ length: 150 }, (_, n) => ({ genre: 'talks', name: `talk-${n}`, text: talk(n) })),

@@ -46,12 +46,25 @@ export function changeEdits(edits: readonly Edit[], { take, drop }: EditChange):
 export const takenMark = (mark: Edit): Edit => ({ ...mark, after: mark.before });
 
 /**
- * The edits a source's sections are made with: those taken, and the asides proposed that were not taken in.
+ * The edits a source's sections are made with: those taken, and the asides proposed that were not taken in. What was
+ * mended inside an aside that stays out goes out with it.
  */
 export function editsForSections(taken: readonly Edit[], proposed: readonly Edit[]): Edit[] {
   const keys = new Set(taken.map(editKey));
-  return [...taken, ...proposed.filter((e) => e.kind === 'asides' && !keys.has(editKey(e)))];
+  const out = proposed.filter((e) => e.kind === 'asides' && !keys.has(editKey(e))).sort(byPlace);
+  let next = 0;
+  const kept = [...taken].sort(byPlace).filter((e) => {
+    while (next < out.length && out[next]!.to < e.from) next++;
+    const aside = out[next];
+    if (!aside || e.to > aside.to) return true;
+    // A break put in before an aside or after it parts its neighbours.
+    const isEdge = e.from === e.to && (e.from === aside.from || (e.from === aside.to && e.kind !== 'sentences'));
+    return e.from < aside.from || isEdge;
+  });
+  return [...kept, ...out];
 }
+
+const byPlace = (a: Edit, b: Edit) => a.from - b.from || a.to - b.to;
 
 /** A name for an edit that stays the same as long as the source does. */
 export const editKey = (e: Edit): string => `${e.kind}:${e.from}:${e.to}`;
@@ -74,7 +87,7 @@ export function applyEdits(flow: Flow, edits: readonly Edit[]): Tidied {
     runs.push({ at: text.length, from, length: words.length, made });
     text += words;
   };
-  for (const edit of [...edits].sort((a, b) => a.from - b.from || a.to - b.to)) {
+  for (const edit of [...edits].sort(byPlace)) {
     // A stretch that only carries a mark changes nothing, and hides nothing inside it.
     if (edit.from < at || edit.after === flow.text.slice(edit.from, edit.to)) continue;
     add(flow.text.slice(at, edit.from), at, false);

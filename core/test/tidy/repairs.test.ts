@@ -146,6 +146,17 @@ describe('asides', () => {
     expect(prose([])).to.equal('The blade is the first thing to look at. You straighten it in the vice.');
     expect(prose([takenMark(asides[0]!)])).to.match(/^Hello everybody and welcome to the hall\. The blade/);
   });
+
+  it('stay out with the marks and capitals they were given', () => {
+    const bare = text(
+      'so the first thing is the mangle and it was in a terrible state the rollers were split and the handle was gone how long did it take it took us nine evenings so we soaked the gears in paraffin and then we turned the rollers on the lathe and they came out like new thank you for listening',
+    );
+    const proposed = findEdits(bare, { model });
+    expect(proposed.filter((e) => e.kind === 'asides').map((e) => e.before)).to.deep.equal(['thank you for listening']);
+    const taken = proposed.filter((e) => !isMark(e));
+    const prose = proseOf(bare, editsForSections(taken, proposed)).map(paragraphText).join(' ');
+    expect(prose).to.match(/like new\.$/);
+  });
 });
 
 describe('sentences of words without marks', () => {
