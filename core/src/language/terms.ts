@@ -4,7 +4,8 @@ import { words } from './words.ts';
 
 /** Lower case with straight apostrophes: the form in which words are compared. */
 export function normal(word: string): string {
-  return word.toLowerCase().replaceAll('’', "'");
+  const lower = word.toLowerCase();
+  return lower.includes('’') ? lower.replaceAll('’', "'") : lower;
 }
 
 /** Whether a word can name a subject: no function word, no bare figure, at least three letters. */

@@ -269,5 +269,8 @@
       border-radius: 22px;
       box-shadow: var(--shadow);
     }
+    .left:has(:global(.player)) .turn {
+      bottom: 74px;
+    }
   }
 </style>

@@ -17,7 +17,7 @@
       : piece.leftToTidy === null
         ? 'looking'
         : piece.leftToTidy
-          ? `${piece.leftToTidy} to look at`
+          ? `${piece.leftToTidy.toLocaleString('en')} to look at`
           : 'all done',
     shape: piece.hasWords ? count(piece.sections.length, 'section') : 'no sections',
     write: count(piece.figures?.words ?? 0, 'word'),

@@ -5,6 +5,7 @@ import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { passageAt } from '../flow.ts';
 import { listsOf } from './lexicon.ts';
+import { isAsked, opensQuestion } from './questions.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -15,7 +16,7 @@ const BARE_SPOKEN = 8;
 const PAUSE_MS = 280;
 
 // How sure the network has to be: chosen on documents it was not trained on, for the best balance of missed and false.
-const SURE = { end: 0.29, endHeard: 0.4, question: 0.35, asked: 0.12, comma: 0.27, name: 0.46 };
+const SURE = { end: 0.29, endHeard: 0.4, question: 0.3, beforeQuestion: 0.06, comma: 0.27, name: 0.46 };
 
 /**
  * Sentences: words that carry no marks get full stops, question marks, commas and capitals, after the network for
@@ -178,32 +179,21 @@ function vote(said: readonly string[], name: Float32Array, own: readonly (readon
 const LEADS_ON = new Set(
   'a an the of to in on at by for from with and or but as my your our their its his her i we is are was were be been am'.split(' '),
 );
-// A question word asks only before a helping verb: "what do you do", not "what you do".
-const HELPS =
-  /^(?:do|does|did|is|are|was|were|can|could|would|should|will|shall|have|has|had|about|if|happens|happened|kind|else|isn't|aren't|don't|doesn't|didn't|won't|can't)$/;
-const ASKS =
-  /^(?:what|what's|how|how's|why|who|who's|where|where's|when|which|do|does|did|is|are|was|were|can|could|would|should|will|have|has|isn't|aren't|don't|doesn't|didn't|won't|can't|couldn't|shall)$/;
-
 /** The mark after each word: a full stop, a question mark, a comma, or none. */
 function endsOf(said: readonly string[], marks: Marks, sure: number): string[] {
   const ends = said.map(() => '');
   for (let i = 0; i < said.length; i++) {
-    if (marks.end[i]! > sure && !LEADS_ON.has(said[i]!)) ends[i] = '.';
+    const enough = opensQuestion(said, i + 1) ? SURE.beforeQuestion : sure;
+    if (marks.end[i]! > enough && !LEADS_ON.has(said[i]!)) ends[i] = '.';
     else if (marks.comma[i]! > SURE.comma && !LEADS_ON.has(said[i]!)) ends[i] = ',';
   }
   for (let i = 0; i < said.length; i++) if (ends[i] === '.' && isQuestion(said, marks, ends, i)) ends[i] = '?';
   return ends;
 }
 
-/** Whether the sentence that ends at word i asks: by the network, helped by the word it opens with. */
+/** Whether the sentence that ends at word i asks: by the order of its words, or by the network. */
 function isQuestion(said: readonly string[], marks: Marks, ends: readonly string[], i: number): boolean {
   let first = i;
   while (first > 0 && !/[.?]/.test(ends[first - 1]!)) first--;
-  if (/^(?:and|but|so|or|well|now|then|okay)$/.test(said[first]!) && first < i) first++;
-  const share = marks.question[i]! / Math.max(1e-6, marks.end[i]!);
-  const opener = said[first]!;
-  const asks =
-    ASKS.test(opener) &&
-    (!/^(?:what|how|why|where|when|which|who)$/.test(opener) || HELPS.test(said[first + 1] ?? '') || /^how$/.test(opener));
-  return share > (asks ? SURE.asked : SURE.question);
+  return isAsked(said, first, i + 1) || marks.question[i]! > SURE.question * marks.end[i]!;
 }

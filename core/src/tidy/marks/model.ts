@@ -1,4 +1,5 @@
 import { dense, layerOf, rowsFor, UNIT, whole, type Layer } from './dense.ts';
+import { OUTPUTS, Runs, type Grams } from './grams.ts';
 import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
 
 /**
@@ -9,7 +10,7 @@ import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
  *   h_i = relu(sum_k near_k ∘ x_(i + k) + b)           for k from -left to right
  *   z_i = relu(P h_i + p)
  *   z_i = z_i + relu(B sum_k far_k ∘ z_(i + k·reach) + b)    for each block
- *   marks = softmax(O z_i + o), name = sigmoid(N z_i + n)
+ *   marks = softmax(O z_i + o + runs of words around i), name = sigmoid(N z_i + n + runs of words around i)
  */
 export type MarksModel = {
   words: ReadonlyMap<string, number>;
@@ -20,13 +21,14 @@ export type MarksModel = {
   quiet: ReadonlySet<string>;
   /** Values by name, row by row. */
   tensors: Record<string, Float32Array>;
+  grams: Grams;
   layers: { near: Near; inner: Layer; out: Layer; blocks: { far: Float32Array; layer: Layer; reach: number }[] };
 };
 
 /** The weights of near neighbours as whole numbers: each channel of each tap. */
 type Near = { weights: Int32Array; scale: number; bias: Int32Array };
 
-type Sizes = { embedding: number; inner: number; left: number; right: number; reaches: number[]; marks: number };
+type Sizes = { embedding: number; inner: number; left: number; right: number; reaches: number[]; marks: number; own: number; ownInWords: number };
 type Header = {
   sizes: Sizes;
   words: string[];
@@ -66,6 +68,8 @@ export function readModel(bytes: Uint8Array): MarksModel {
     header.filters.map(({ name, hashes, bytes: size }) => [name, { hashes, bits: bytes.subarray(at, (at += size)) }]),
   ) as Record<List, Filter>;
   if (sizes.left + sizes.right + 1 !== WIDTH) throw new RangeError(`A model must look at ${WIDTH} words at once`);
+  const grams = whole.grams!;
+  const rows = grams.weights.length / OUTPUTS;
   const numbered = (list: string[]) => new Map(list.map((text, i) => [text, i + 1]));
   const layer = (name: string) => layerOf(whole[name]!, tensors[`${name}Bias`]!);
   const blocks = sizes.reaches.map((reach, b) => ({ far: tensors[`block${b}Near`]!, layer: layer(`block${b}`), reach }));
@@ -76,6 +80,13 @@ export function readModel(bytes: Uint8Array): MarksModel {
     quiet: new Set(quiet.map((n) => words[n - 1]!)),
     sizes,
     tensors,
+    grams: {
+      own: sizes.own,
+      ownInWords: sizes.ownInWords,
+      rows,
+      weights: Int8Array.from({ length: rows * OUTPUTS }, (_, i) => grams.weights[(i % OUTPUTS) * rows + Math.floor(i / OUTPUTS)]!),
+      scales: grams.scales,
+    },
     layers: { near: nearOf(tensors.near!, tensors.nearBias!), inner: layer('inner'), out: layer('out'), blocks },
   };
 }
@@ -112,6 +123,7 @@ export function marksOf(model: MarksModel, words: readonly string[], pauses: Uin
   const { sizes, layers } = model;
   const result: Marks = { end: new Float32Array(n), question: new Float32Array(n), comma: new Float32Array(n), name: new Float32Array(n) };
   const inputs = new Inputs(model, words, pauses);
+  const runs = new Runs(model, words, inputs.lists);
   const loud = Int32Array.from(words.keys()).filter((i) => !model.quiet.has(words[i]!));
   const inner = sizes.inner;
   // z of every word by its place; that of a quiet word is nought.
@@ -136,6 +148,7 @@ export function marksOf(model: MarksModel, words: readonly string[], pauses: Uin
     for (let row = 0; row < some.length; row++) {
       const i = some[row]!;
       const at = row * layers.out.outputs;
+      runs.add(i, out, at);
       let total = 0;
       for (let m = 0; m < sizes.marks; m++) total += Math.exp(out[at + m]!);
       result.comma[i] = Math.exp(out[at + 1]!) / total;
@@ -156,6 +169,7 @@ class Inputs {
   #table: Int32Array;
   /** Where in the table the vector of each word begins; before the first and after the last word stands nothing. */
   readonly #places: Int32Array;
+  readonly #lists = new Map<string, number>();
 
   constructor(
     readonly model: MarksModel,
@@ -195,6 +209,7 @@ class Inputs {
     const [a, b, c] = [(words.get(text) ?? 0) * size, (endings.get(text.slice(-3)) ?? 0) * size, shapeOf(text) * size];
     for (let u = 0; u < size; u++) vector[u] = word[a + u]! + ending[b + u]! + shape[c + u]!;
     const lists = listsOf(text, filters);
+    this.#lists.set(text, lists);
     for (let bit = 0; bit < LISTS.length; bit++) {
       if ((lists >> bit) & 1) for (let u = 0; u < size; u++) vector[u]! += listed[bit * size + u]!;
     }
@@ -202,6 +217,9 @@ class Inputs {
     for (let u = 0; u < size; u++) counted[u] = Math.round(vector[u]! * UNIT);
     return counted;
   }
+
+  /** The lists a word of the text stands in. */
+  readonly lists = (word: string): number => this.#lists.get(word)!;
 
   #withPauses(plain: Int32Array, before: number, after: number): Int32Array {
     const vector = plain.slice();

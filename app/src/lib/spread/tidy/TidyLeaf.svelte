@@ -68,7 +68,7 @@
     })),
   ]);
   const shown = $derived(open?.proposed ? showRepairs(open.source, proposed, open.edits, finding ? hits : []) : []);
-  const highlighted = $derived(piece.shownPassage?.source === open?.id ? piece.shownPassage!.passage : -1);
+  const highlighted = $derived(open && piece.shownPassage?.source === open.id ? piece.shownPassage.passage : -1);
 
   // A kind that is gone, after a search was put back, is not looked at any more.
   $effect(() => {
@@ -89,6 +89,24 @@
   const matches = (e: Edit) => kind === 'all' || e.kind === kind;
   const holds = (passage: number, n: number, next: number | undefined) => passage >= n && (next === undefined || passage < next);
   const spoken = $derived(piece.player.source?.id === open?.id ? piece.player.passage : -1);
+  const starts = $derived(open && open.recording ? flowOf(open.source).starts : []);
+
+  // The word that is spoken is painted over the text, which stays as it is.
+  $effect(() => {
+    const { word } = piece.player;
+    const at = word && spoken >= 0 ? starts[spoken]! + word.from : -1;
+    const stretch =
+      at < 0
+        ? undefined
+        : Array.from(list?.querySelectorAll<HTMLElement>('.now [data-at]') ?? []).findLast((e) => Number(e.dataset.at) <= at)?.firstChild;
+    const from = stretch ? at - Number(stretch.parentElement!.dataset.at) : 0;
+    if (!word || !stretch || from >= stretch.textContent!.length) return;
+    const range = new Range();
+    range.setStart(stretch, from);
+    range.setEnd(stretch, Math.min(stretch.textContent!.length, from + word.to - word.from));
+    CSS.highlights?.set('spoken', new Highlight(range));
+    return () => CSS.highlights?.delete('spoken');
+  });
   const markOf = (s: Segment) => s.over.find((o) => o.mark && matches(o.mark))?.mark;
   const hitOf = (s: Segment) => s.over.find((o) => o.hit !== undefined)?.hit;
 
@@ -241,7 +259,9 @@
           onpointerenter={() => piece.light({ source: open.id, passage: p.passage })}
           onpointerleave={() => piece.light(null)}
         >
-          <span class="t mono">{p.startMs === undefined ? p.passage + 1 : showTime(p.startMs)}</span>
+          <span class="t mono"
+            >{p.startMs !== undefined ? showTime(p.startMs) : p.passage !== shown[i - 1]?.passage ? p.passage + 1 : ''}</span
+          >
           <div class="words" data-from={p.from}>
             {#if p.speaker && p.speaker !== shown[i - 1]?.speaker}<b>{p.speaker}</b>{' '}{/if}{#each p.segments as s, n (n)}{@const mark =
                 markOf(s)}{@const found = hitOf(s)}{#if mark && !s.edit}<span
@@ -369,6 +389,9 @@
   }
   .para.now {
     background: var(--bottle-tint);
+  }
+  :global(::highlight(spoken)) {
+    text-decoration: underline 3px var(--bottle);
   }
   .over {
     cursor: pointer;

@@ -1,0 +1,42 @@
+// The grammar of questions, in words of a closed class (own lists; common practice, no source).
+const list = (words: string) => new Set(words.split(' '));
+const HELPING = list(
+  "do does did is are was were can could would should will have has had may must am shall isn't aren't wasn't weren't don't doesn't didn't won't can't couldn't wouldn't shouldn't haven't hasn't",
+);
+const WHO = list('you we i they he she it there that this these those anybody anyone somebody someone everybody people');
+const WHOSE = list('the a an any my your our his her their its');
+const ASKING = list('what how why where when which who whose whom');
+const ASKING_SHORT = list("what's how's who's where's why's");
+const OPENERS = list('and but so or well now then okay oh yes no right');
+
+/** Where the sentence begins to ask: past "and", "so", "well" and the like. */
+function start(said: readonly string[], from: number, to: number): number {
+  let at = from;
+  while (at < to - 2 && OPENERS.has(said[at]!)) at++;
+  return at;
+}
+
+/** Whether the words from `from` to `to` are a question by the order of their words: "do you", "what is", "how long did". */
+export function isAsked(said: readonly string[], from: number, to: number): boolean {
+  const at = start(said, from, to);
+  const word = (k: number) => (at + k < to ? said[at + k]! : '');
+  const first = word(0);
+  if (HELPING.has(first)) return WHO.has(word(1)) || (WHOSE.has(word(1)) && !first.startsWith('ha') && to - at > 3);
+  if (ASKING_SHORT.has(first)) return true;
+  if (!ASKING.has(first)) return false;
+  if (to - at <= 2 || /^(?:about|if|else|kind)$/.test(word(1))) return true;
+  if (HELPING.has(word(1))) {
+    // "What is missing is a screw" says something.
+    const isSaying = /^(?:is|was)$/.test(word(1)) && first === 'what' && said.slice(at + 3, to).some((w) => w === 'is' || w === 'was');
+    return first !== 'when' && !isSaying;
+  }
+  return /^(?:how|what|which|whose)$/.test(first) && HELPING.has(word(2)) && (WHO.has(word(3)) || WHOSE.has(word(3)));
+}
+
+/** Whether a question plainly begins at a word: a helping verb and who it is about, with or without a question word. */
+export function opensQuestion(said: readonly string[], i: number): boolean {
+  const word = (k: number) => said[i + k] ?? '';
+  if (ASKING.has(word(0)) && word(0) !== 'when' && word(0) !== 'who' && word(0) !== 'which')
+    return (HELPING.has(word(1)) && WHO.has(word(2))) || (word(0) === 'how' && HELPING.has(word(2)) && WHO.has(word(3)));
+  return /^(?:do|does|did|can|could|would|is|are|don't|doesn't|isn't)$/.test(word(0)) && /^(?:you|we|they|he|she|it|i|there)$/.test(word(1));
+}
