@@ -7,6 +7,11 @@ export const BROWN_DOCUMENTS: readonly string[] = readdirSync(FOLDER)
   .filter((name) => /^c[a-r]\d\d$/.test(name))
   .sort();
 
+/** The sentences of a document of the Brown corpus, without tags. */
+export function brownSentences(name: string): string[] {
+  return readFileSync(new URL(name, FOLDER), 'latin1').split(/\n+/).map(sentenceOf).filter(Boolean);
+}
+
 /** A document of the Brown corpus as text: a paragraph a block, its words and marks without their tags. */
 export function brownText(name: string): string {
   return readFileSync(new URL(name, FOLDER), 'latin1')

@@ -16,8 +16,8 @@ def hash_(s):
     for c in s: h=(h*31+ord(c))&0xffffffff
     return h
 train=[d for i,d in enumerate(docs) if not held(i,d)]; unseen=[d for i,d in enumerate(docs) if held(i,d)]
-brown=load('brown'); dev=brown[::5]; test=[b for i,b in enumerate(brown) if i%5]
-for d in train+unseen+brown: d['words']=d['words'].split(' ')
+dev=load('brown')[::2]
+for d in train+unseen+dev: d['words']=d['words'].split(' ')
 from collections import Counter
 freq=Counter(); sf=Counter()
 for d in train:
@@ -30,10 +30,33 @@ vi={w:i+1 for i,w in enumerate(V)}; si={s:i+1 for i,s in enumerate(S)}
 def shape(w): return (1 if any(c.isdigit() for c in w) else 0)+(2 if '-' in w else 0)+(4 if "'" in w else 0)+ (8 if len(w)<=3 else 0)
 BITS=json.load(open(f'{OUT}/lists.json'))
 NB=6
+# Word classes: the most frequent words are their own, the others are known by their lists and their ending.
+OWN=CFG.get('own',400); TOP={w:i for i,w in enumerate(V[:OWN])}
+SUF=['s','ed','ing','ly','er','est','ion','ty','al','ous','ive','nt','ble','ss','y']
+def suffix(w):
+    for i in range(len(SUF)-1,-1,-1):
+        if w.endswith(SUF[i]) : return i+1
+    return 0
+def klass(w): return TOP[w] if w in TOP else OWN+ (BITS.get(w,0)*16+suffix(w))*2+any(c.isdigit() for c in w)
+WOWN=CFG.get('wown',5000); WT={w:i for i,w in enumerate(V[:WOWN])}
+def wlass(w): return WT[w] if w in WT else WOWN+klass(w)
+ROWS=CFG.get('rows',150000)
+GRAMS=[('w',(0,1)),('w',(-1,0)),('w',(1,2)),('k',(-1,0,1)),('k',(0,1,2)),('k',(1,2,3)),('k',(-2,-1,0)),('k',(-1,0,1,2)),('k',(0,2)),('k',(-1,1))]
+def grams(words):
+    n=len(words); K={'k':np.array([klass(w) for w in words],dtype=np.uint32)+np.uint32(2),'w':np.array([wlass(w) for w in words],dtype=np.uint32)+np.uint32(2)}
+    out=np.zeros((n,len(GRAMS)),np.int32)
+    with np.errstate(over='ignore'):
+        for g,(kind,offs) in enumerate(GRAMS):
+            h=np.full(n,(g+1)*40503,np.uint32)
+            for o in offs:
+                x=np.ones(n,np.uint32); a=max(0,-o); b=min(n,n-o); x[a:b]=K[kind][a+o:b+o]
+                h=(h^x)*np.uint32(2654435761); h^=h>>np.uint32(15)
+            out[:,g]=h%np.uint32(ROWS)
+    return out
 def enc(d):
     d['v']=np.array([vi.get(w,0) for w in d['words']]); d['s']=np.array([si.get(w[-3:],0) for w in d['words']]); d['h']=np.array([shape(w)+16*BITS.get(w,0) for w in d['words']])
-    d['m']=np.array(d['marks']); d['n']=np.array(d['names']); return d
-for d in train+unseen+brown: enc(d)
+    d['g']=grams(d['words']); d['m']=np.array(d['marks']); d['n']=np.array(d['names']); return d
+for d in train+unseen+dev: enc(d)
 # Quiet words: after them there is hardly ever a mark, and they are no names; the network passes them over.
 cnt=Counter(); loud=Counter()
 for d in train:
@@ -49,8 +72,9 @@ def cat(ds,k): return np.concatenate([d[k] for d in ds])
 def WEIGHT(d):
     if d['genre']=='sotu':
         y=int(d['name'][:4]); return 2 if y>=1945 else .4 if y>=1900 else .15
-    return {'moby':.6,'austen':.7,'jargon':1.2,'rust':.7,'talks':CFG.get('talks',1),'bible':CFG.get('bible',.5)}.get(d['genre'],1.5)
-D=CFG.get('D',48);H1=CFG.get('H1',128);H2=CFG.get('H2',64);LW,RW=CFG.get('W',[4,4]);DIL=CFG.get('DIL',[1,3]);DROP=CFG.get('drop',.25)
+    return {'moby':.6,'austen':.7,'jargon':1.2,'rust':.7,
+            'django':.7,'python':.4,'postgres':.35,'sqlite':.7,'apache':.5,'talks':CFG.get('talks',1),'bible':CFG.get('bible',.5)}.get(d['genre'],1.5)
+D=CFG.get('D',48);H1=CFG.get('H1',128);H2=CFG.get('H2',64);LW,RW=CFG.get('W',[4,4]);DIL=CFG.get('DIL',[1,3]);DROP=CFG.get('drop',.25);WDROP=CFG.get('wdrop',.2)
 class Embed(nn.Module):
     def __init__(s):
         super().__init__(); s.w=nn.Embedding(len(V)+1,D); s.s=nn.Embedding(len(S)+1,D); s.h=nn.Embedding(16,D); s.k=nn.Embedding(NB,D) 
@@ -74,15 +98,17 @@ class Net(nn.Module):
     def __init__(s):
         super().__init__(); s.e=Embed(); s.q=nn.Parameter(torch.randn(4,D)*.1)
         s.c=Near(D,LW,RW); s.p=nn.Linear(D,H2); s.b=nn.ModuleList([Block(H2,9,d) for d in DIL]); o=H2
-        s.o=nn.Linear(o,6); s.n=nn.Linear(o,1); s.do=nn.Dropout(DROP); s.do2=nn.Dropout(DROP/2)
-    def forward(s,v,sx,h,p,v0=None):
+        s.wide=nn.Embedding(ROWS,7); nn.init.zeros_(s.wide.weight); s.o=nn.Linear(o,6); s.n=nn.Linear(o,1); s.do=nn.Dropout(DROP); s.do2=nn.Dropout(DROP/2)
+    def forward(s,v,sx,h,p,v0=None,g=None):
         if v0 is None: v0=v
         x=s.e(v,sx,h)+p@s.q
         if s.training: x=F.dropout(x,.1)
         keep=(~torch.tensor(qset)[v0])[...,None].float()
         z=F.relu(s.p(s.do(F.relu(s.c(x)))))*keep
         for b in s.b: z=b(z)*keep
-        z=s.do2(z); return s.o(z),s.n(z)[...,0]
+        z=s.do2(z); wd=s.wide(g)
+        if s.training: wd=wd*(torch.rand(wd.shape[:-1])>WDROP)[...,None]/(1-WDROP)
+        wd=wd.sum(-2); return s.o(z)+wd[...,:6],s.n(z)[...,0]+wd[...,6]
 def pauses(m,known,p_end,p_else,rng):
     # per gap: known, pause; features: gap before (2) and after (2)
     end=(m==2)|(m==3); r=rng.random(m.shape); pa=np.where(end,r<p_end,r<p_else)&known
@@ -103,19 +129,21 @@ def batches(bs):
         c=chunks[i:i+bs]; A={k:np.full((bs,L),-1 if k in 'mn' else 0) for k in 'vshmn'}
         for j,(d,a,b) in enumerate(c):
             for k in 'vshmn': A[k][j,:b-a]=d[k][a:b]
+        G=np.zeros((bs,L,len(GRAMS)),np.int64)
+        for j,(d,a,b) in enumerate(c): G[j,:b-a]=d['g'][a:b]
         M0=A['m'].copy(); A['o']=A['v'].copy(); q=qset[A['v']]; A['m'][q]=-1; A['n'][q]=-1
         drop=rng.random((bs,L))<CFG.get('unk',.1); A['v'][drop]=0
         mode=rng.integers(0,3,(bs,1)); every=rng.integers(6,17,(bs,1))
         known=np.where(mode==0,False,np.where(mode==1,True,(np.arange(L)[None]+rng.integers(0,16,(bs,1)))%every==0))
         pe=rng.uniform(.5,.9,(bs,1)); px=rng.uniform(.03,.14,(bs,1))
         P=pauses(M0,known,pe,px,rng)
-        yield [torch.tensor(A[k]) for k in 'vshmno']+[torch.tensor(P)]
+        yield [torch.tensor(A[k]) for k in 'vshmno']+[torch.tensor(P),torch.tensor(G)]
 def logits(net,d,pause,seed=7,S_=512,ctx=64):
     n=len(d['v']); rng=np.random.default_rng(seed)
     P=pauses(d['m'],np.full(n,pause),.7,.08,rng)
     net.eval(); out=[];nm=[]
     with torch.no_grad():
-        v,s,h,p=(torch.tensor(x)[None] for x in (d['v'],d['s'],d['h'],P)); o,q=net(v,s,h,p.float())
+        v,s,h,p=(torch.tensor(x)[None] for x in (d['v'],d['s'],d['h'],P)); o,q=net(v,s,h,p.float(),None,torch.tensor(d['g'].astype(np.int64))[None])
     pr=torch.softmax(o[0],-1).numpy(); nm=torch.sigmoid(q[0]).numpy(); qq=qset[d['v']]; pr[qq]=[1]+[0]*5; nm[qq]=0
     return pr,nm
 def prf(p,g):
@@ -131,14 +159,14 @@ def evaluate(net,ds,pause):
     k=n>=0; nn_=sweep(nm[k],n[k]==1)
     f=lambda x:'%.1f/%.1f=%.1f@%.2f'%x
     return f'end {f(e)} a{al} comma {f(c)} q {f(q)} name {f(nn_)}'
-net=Net(); opt=torch.optim.Adam(net.parameters(),lr=CFG.get('lr',3e-3)); print(sum(p.numel() for p in net.parameters()))
+net=Net(); opt=torch.optim.Adam([{'params':[p for n,p in net.named_parameters() if n!='wide.weight']},{'params':[net.wide.weight],'k':CFG.get('wlr',1)}],lr=CFG.get('lr',3e-3)); print(sum(p.numel() for p in net.parameters()))
 bs=CFG.get('bs',32); total=int(EPOCHS*sum(len(d['v'])*WEIGHT(d) for d in train)/L/bs); step=0; t0=time.time(); run=0
 ema={k:v.clone() for k,v in net.state_dict().items()}
 while step<total:
-    for v,s,h,m,n,v0,p in batches(bs):
+    for v,s,h,m,n,v0,p,G in batches(bs):
         net.train(); lr=CFG.get('lr',3e-3)*min(1,step/200)*(.5*(1+math.cos(math.pi*min(1,step/total)))+.01)
-        for g in opt.param_groups: g['lr']=lr
-        o,q=net(v,s,h,p,v0); loss=F.cross_entropy(o.reshape(-1,6),m.reshape(-1),ignore_index=-1)
+        for g in opt.param_groups: g['lr']=lr*g.get('k',1)
+        o,q=net(v,s,h,p,v0,G); loss=F.cross_entropy(o.reshape(-1,6),m.reshape(-1),ignore_index=-1)
         k=n>=0; loss=loss+.5*F.binary_cross_entropy_with_logits(q[k],n[k].float())
         opt.zero_grad(); loss.backward(); nn.utils.clip_grad_norm_(net.parameters(),1.); opt.step()
         if step%10==0:
@@ -155,10 +183,10 @@ def export(net, path):
     sd={k:v.detach().numpy() for k,v in net.state_dict().items()}
     T={'word':sd['e.w.weight'],'ending':sd['e.s.weight'],'shape':sd['e.h.weight'],'lists':sd['e.k.weight'],'pauses':sd['q'],
        'near':sd['c.w'],'nearBias':sd['c.bias'][None],'inner':sd['p.weight'],'innerBias':sd['p.bias'][None],
-       'out':np.concatenate([sd['o.weight'],sd['n.weight']]),'outBias':np.concatenate([sd['o.bias'],sd['n.bias']])[None]}
+       'grams':sd['wide.weight'].T,'out':np.concatenate([sd['o.weight'],sd['n.weight']]),'outBias':np.concatenate([sd['o.bias'],sd['n.bias']])[None]}
     for b in range(len(DIL)):
         T[f'block{b}Near']=sd[f'b.{b}.w']; T[f'block{b}']=sd[f'b.{b}.l.weight']; T[f'block{b}Bias']=sd[f'b.{b}.l.bias'][None]
-    head={'sizes':{'embedding':D,'inner':H2,'left':LW,'right':RW,'reaches':DIL,'marks':6},'words':V,'endings':S,'quiet':sorted(vi[w] for w in QUIET),'filters':json.load(open(f'{OUT}/filters.json')),
+    head={'sizes':{'embedding':D,'inner':H2,'left':LW,'right':RW,'reaches':DIL,'marks':6,'own':OWN,'ownInWords':WOWN},'words':V,'endings':S,'quiet':sorted(vi[w] for w in QUIET),'filters':json.load(open(f'{OUT}/filters.json')),
           'tensors':[{'name':k,'rows':int(t.shape[0]),'columns':int(t.shape[1])} for k,t in T.items()]}
     with open(path,'wb') as f:
         f.write(json.dumps(head,ensure_ascii=False,separators=(',',':')).encode()+b'\n')

@@ -113,3 +113,42 @@ test('a recording goes up, its words are lit as it plays, and a word plays from 
   await page.keyboard.press('Alt+=');
   await expect(page.locator('.speed')).toHaveText('1.2×');
 });
+
+test('a large recording is paused, goes on after a reload from where it was, and can be played', async ({ page }) => {
+  await page.goto('/');
+  // A WAV of twenty megabytes: six minutes of silence.
+  const wav = Buffer.alloc(20_000_000);
+  wav.write('RIFF');
+  wav.writeUInt32LE(wav.length - 8, 4);
+  wav.write('WAVEfmt ', 8);
+  wav.writeUInt32LE(16, 16);
+  wav.writeUInt16LE(1, 20);
+  wav.writeUInt16LE(1, 22);
+  wav.writeUInt32LE(27_000, 24);
+  wav.writeUInt32LE(54_000, 28);
+  wav.writeUInt16LE(2, 32);
+  wav.writeUInt16LE(16, 34);
+  wav.write('data', 36);
+  wav.writeUInt32LE(wav.length - 44, 40);
+  let parts = 0;
+  let isOpen = false;
+  await page.context().route('**/uploads/**', async (route) => {
+    if (route.request().method() === 'PATCH' && ++parts > 1 && !isOpen) return;
+    await route.continue();
+  });
+  await page.locator('input[type=file]').setInputFiles({ name: 'long-evening.wav', mimeType: 'audio/wav', buffer: wav });
+  await page.waitForURL(/pieces/);
+  const status = page.getByRole('status').filter({ hasText: /of 20/ });
+  await expect(status).toContainText(/^[1-9]/);
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await expect(status).toContainText('paused');
+  const offsets: string[] = [];
+  page.on('request', (r) => {
+    if (r.method() === 'PATCH' && r.url().includes('/uploads/')) offsets.push(r.headers()['upload-offset'] ?? '');
+  });
+  isOpen = true;
+  await page.reload();
+  await expect(status).toBeHidden({ timeout: 20_000 });
+  expect(Number(offsets[0])).toBeGreaterThan(0);
+  await expect(page.getByText('long-evening.wav').first()).toBeVisible();
+});

@@ -32,6 +32,8 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   await expect(kind('Fillers')).toHaveText(/[34]\d/);
   await kind('All').click();
   await page.getByRole('button', { name: /^Take all/ }).click();
+  await kind('Listen again').click();
+  await page.getByRole('button', { name: 'All fine' }).click();
   await expect(page.getByRole('navigation', { name: 'Steps' })).toContainText('all done');
   await page.getByRole('button', { name: 'Go on to Shape' }).click();
 
@@ -139,7 +141,7 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
 });
 
 test('a pasted transcript with times becomes a piece', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/', { waitUntil: 'networkidle' });
   await page.evaluate(() => {
     const data = new DataTransfer();
     data.setData('text/plain', 'Lamp evening\n\n[0:01] Mira: Um, the plug comes out first.\n[0:08] Joss: Always. The the plug.');

@@ -51,8 +51,11 @@ function nodeOf(block: PdfBlock, links: Link[]): PostNode {
 function linked(text: string, links: Link[]): PostNode[] {
   const found: PostNode[] = [];
   let rest = text;
-  for (let at = 0; links.length && (at = rest.indexOf(links[0]!.text)) >= 0;) {
-    const { text: words, href } = links.shift()!;
+  while (links.length) {
+    const { text: words, href } = links[0]!;
+    const at = rest.indexOf(words);
+    if (at < 0) break;
+    links.shift();
     if (at) found.push(schema.text(rest.slice(0, at)));
     found.push(schema.text(words, [schema.marks.link.create({ href })]));
     rest = rest.slice(at + words.length);

@@ -4,8 +4,15 @@ import { words } from './words.ts';
 
 /** Lower case with straight apostrophes: the form in which words are compared. */
 export function normal(word: string): string {
+  if (isPlain(word)) return word;
   const lower = word.toLowerCase();
   return lower.includes('’') ? lower.replaceAll('’', "'") : lower;
+}
+
+// Most words are in this form already, and asked about again and again.
+function isPlain(word: string): boolean {
+  for (let i = 0; i < word.length; i++) if (word.charCodeAt(i) < 0x61 || word.charCodeAt(i) > 0x7a) return false;
+  return true;
 }
 
 /** Whether a word can name a subject: no function word, no bare figure, at least three letters. */

@@ -26,7 +26,7 @@ const KINDS: readonly [pattern: RegExp, reason: string][] = [
     'A sign-off',
   ],
   [
-    /\b(?:is this (?:thing )?on|mind the cable|are we recording|is it recording|sorry about (?:the|that) (?:noise|sound|mic)|testing,? testing|one two one two|we'll (?:start|begin) in (?:a|one|two|five)|let's wait (?:a|for)|the toilets are|fire exits?|put your phones? (?:on silent|away))\b/i,
+    /\b(?:is this (?:thing )?on|mind the cable|are we recording|is it recording|sorry about (?:the|that) (?:noise|sound|mic)|testing testing|one two one two|we'll (?:start|begin) in (?:a|one|two|five)|let's wait (?:a|for)|the toilets are|fire exits?|put your phones? (?:on silent|away))\b/i,
     'Talk about the talk',
   ],
 ];
@@ -41,7 +41,7 @@ export const asides: Finder = (material) => {
   if (!isTimed(material.source) && material.source.kind !== 'text') return [];
   const all = said(material);
   const reasons = all.map(({ text, words }) =>
-    words > LONGEST ? undefined : KINDS.find(([pattern]) => pattern.test(text.replaceAll('’', "'")))?.[1],
+    words > LONGEST ? undefined : KINDS.find(([pattern]) => pattern.test(text.replaceAll('’', "'").replaceAll(',', '')))?.[1],
   );
   all.forEach(({ words }, i) => {
     if (!reasons[i] && words <= SHORTEST && reasons[i - 1]) reasons[i] = reasons[i - 1];

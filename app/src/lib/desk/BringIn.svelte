@@ -10,7 +10,7 @@
   let busy = $state('');
   let sorry = $state('');
 
-  async function bring(request: () => RequestInit, says: string, before?: (id: string) => Promise<void>) {
+  async function bring(request: () => Parameters<typeof askServer>[1], says: string, before?: (id: string) => Promise<void>) {
     if (busy) return;
     busy = says;
     sorry = '';

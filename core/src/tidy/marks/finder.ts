@@ -5,7 +5,7 @@ import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { passageAt } from '../flow.ts';
 import { listsOf } from './lexicon.ts';
-import { isAsked, opensQuestion } from './questions.ts';
+import { isAsked, opensPlainly } from './openings.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -16,7 +16,7 @@ const BARE_SPOKEN = 8;
 const PAUSE_MS = 280;
 
 // How sure the network has to be: chosen on documents it was not trained on, for the best balance of missed and false.
-const SURE = { end: 0.29, endHeard: 0.4, question: 0.3, beforeQuestion: 0.06, comma: 0.27, name: 0.46 };
+const SURE = { end: 0.29, endHeard: 0.4, question: 0.3, beforeOpening: 0.06, comma: 0.27, name: 0.46 };
 
 /**
  * Sentences: words that carry no marks get full stops, question marks, commas and capitals, after the network for
@@ -183,7 +183,7 @@ const LEADS_ON = new Set(
 function endsOf(said: readonly string[], marks: Marks, sure: number): string[] {
   const ends = said.map(() => '');
   for (let i = 0; i < said.length; i++) {
-    const enough = opensQuestion(said, i + 1) ? SURE.beforeQuestion : sure;
+    const enough = opensPlainly(said, i + 1) ? SURE.beforeOpening : sure;
     if (marks.end[i]! > enough && !LEADS_ON.has(said[i]!)) ends[i] = '.';
     else if (marks.comma[i]! > SURE.comma && !LEADS_ON.has(said[i]!)) ends[i] = ',';
   }

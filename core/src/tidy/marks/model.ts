@@ -28,7 +28,16 @@ export type MarksModel = {
 /** The weights of near neighbours as whole numbers: each channel of each tap. */
 type Near = { weights: Int32Array; scale: number; bias: Int32Array };
 
-type Sizes = { embedding: number; inner: number; left: number; right: number; reaches: number[]; marks: number; own: number; ownInWords: number };
+type Sizes = {
+  embedding: number;
+  inner: number;
+  left: number;
+  right: number;
+  reaches: number[];
+  marks: number;
+  own: number;
+  ownInWords: number;
+};
 type Header = {
   sizes: Sizes;
   words: string[];

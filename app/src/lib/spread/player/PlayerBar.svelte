@@ -60,7 +60,6 @@
 <div class="player" role="region" aria-label="Player of {player.source!.name}">
   {#if recording.isVideo}
     <!-- The words stand beside it, lit as they are spoken. -->
-    <!-- svelte-ignore a11y_media_has_caption -->
     <video bind:this={media} src="/recordings/{recording.digest}" preload="metadata" {...listeners}></video>
   {:else}
     <audio bind:this={media} src="/recordings/{recording.digest}" preload="metadata" {...listeners}></audio>

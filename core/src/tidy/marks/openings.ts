@@ -1,4 +1,4 @@
-// The grammar of questions, in words of a closed class (own lists; common practice, no source).
+// How questions and set phrases begin, in words of a closed class (own lists; common practice, no source).
 const list = (words: string) => new Set(words.split(' '));
 const HELPING = list(
   "do does did is are was were can could would should will have has had may must am shall isn't aren't wasn't weren't don't doesn't didn't won't can't couldn't wouldn't shouldn't haven't hasn't",
@@ -33,10 +33,20 @@ export function isAsked(said: readonly string[], from: number, to: number): bool
   return /^(?:how|what|which|whose)$/.test(first) && HELPING.has(word(2)) && (WHO.has(word(3)) || WHOSE.has(word(3)));
 }
 
+// What people say to one another whole: it begins where it stands.
+const SAID_WHOLE =
+  /^(?:thank you (?:for|so|very|all)|thanks (?:for|everybody|everyone)|good (?:evening|morning|afternoon) |see you (?:next|in|all|soon))/;
+
+/** Whether a sentence plainly begins at a word: a question, or a greeting, a thank you, a goodbye. */
+export const opensPlainly = (said: readonly string[], i: number): boolean =>
+  opensQuestion(said, i) || SAID_WHOLE.test(`${said[i]} ${said[i + 1]} ${said[i + 2]}`);
+
 /** Whether a question plainly begins at a word: a helping verb and who it is about, with or without a question word. */
-export function opensQuestion(said: readonly string[], i: number): boolean {
+function opensQuestion(said: readonly string[], i: number): boolean {
   const word = (k: number) => said[i + k] ?? '';
   if (ASKING.has(word(0)) && word(0) !== 'when' && word(0) !== 'who' && word(0) !== 'which')
     return (HELPING.has(word(1)) && WHO.has(word(2))) || (word(0) === 'how' && HELPING.has(word(2)) && WHO.has(word(3)));
-  return /^(?:do|does|did|can|could|would|is|are|don't|doesn't|isn't)$/.test(word(0)) && /^(?:you|we|they|he|she|it|i|there)$/.test(word(1));
+  return (
+    /^(?:do|does|did|can|could|would|is|are|don't|doesn't|isn't)$/.test(word(0)) && /^(?:you|we|they|he|she|it|i|there)$/.test(word(1))
+  );
 }
