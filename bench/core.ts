@@ -1,13 +1,17 @@
+import { readFileSync } from 'node:fs';
 import { readText } from '../core/test/gather/read-text.ts';
-import { proposeSections } from '@even-page/core/shape/outline';
+import { shapeOf } from '@even-page/core/shape/outline';
+import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
 import { medianMs, type Figure } from './measure.ts';
 import { talkOfHours } from './talk.ts';
 
+const SUBJECTS = readSubjects(readFileSync(new URL('../core/data/subjects.bin', import.meta.url)));
+
 const sections = (bytes: Uint8Array) => {
   const { source } = readText(bytes, 'talk.srt');
-  return proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]);
+  return shapeOf([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }], SUBJECTS).sections();
 };
 
 /** From the bytes of a talk to its sections, beside what the platform's own word and sentence cutter takes for the same words. */

@@ -14,9 +14,10 @@ const PARTS: Record<'prose' | 'talk', Record<Part, (name: string) => boolean>> =
     measured: (name) => /^c[aj]/.test(name) || (/^c[d-h]/.test(name) && number(name) % 2 === 1),
     tuned: (name) => /^c[b-h]/.test(name) && number(name) % 2 === 0,
   },
+  // All kinds but those Choi had.
   talk: {
-    measured: (name) => /^c[bck-r]/.test(name) && number(name) % 2 === 1,
-    tuned: (name) => /^c[bck-r]/.test(name) && number(name) % 2 === 0,
+    measured: (name) => !/^c[aj]/.test(name) && number(name) % 2 === 1,
+    tuned: (name) => !/^c[aj]/.test(name) && number(name) % 2 === 0,
   },
 };
 

@@ -6,7 +6,8 @@ import { withIds } from '@even-page/core/post/ids';
 import type { Details } from '@even-page/core/post/details';
 import { editsForSections, isMark, type Edit } from '@even-page/core/tidy/edit';
 import type { Source } from '@even-page/core/gather/source';
-import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { shapeOf, writeSections } from '@even-page/core/shape/outline';
+import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { usualHouse } from '@even-page/core/tidy/house';
 import { readModel } from '@even-page/core/tidy/marks/model';
@@ -140,9 +141,10 @@ if (!total) {
   const knives = await bring('knife-evening.srt');
   const [talk] = (await read(knives)).sources;
   const model = readModel(readFileSync(new URL('../core/data/marks.bin', import.meta.url)));
+  const subjects = readSubjects(readFileSync(new URL('../core/data/subjects.bin', import.meta.url)));
   const proposed = findEdits(talk!.source, { house: usualHouse(), model });
   const edits = proposed.filter((e) => !isMark(e));
-  const sections = proposeSections([{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }]);
+  const sections = shapeOf([{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }], subjects).sections();
   const coins = await picture(
     knives,
     'two-coins-under-a-knife.png',

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { Complaint } from '@even-page/core/complaint';
 import { gather } from '@even-page/core/gather/formats';
 import { usualHouse } from '@even-page/core/tidy/house';
+import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { readModel } from '@even-page/core/tidy/marks/model';
 import { check } from './commands/check.ts';
 import type { Command } from './commands/command.ts';
@@ -13,6 +14,7 @@ import { shape } from './commands/shape.ts';
 import { tidy } from './commands/tidy.ts';
 
 const MODEL = new URL('../../core/data/marks.bin', import.meta.url);
+const SUBJECTS = new URL('../../core/data/subjects.bin', import.meta.url);
 const COMMANDS: Record<string, Command> = { read, tidy, shape, post, check };
 
 const HELP = `even-page: material in, a clean post out
@@ -57,7 +59,7 @@ export async function run(argv: string[]): Promise<Result> {
       .split(',')
       .map((name) => name.trim())
       .filter(Boolean);
-    const tools = { house: { ...usualHouse(), names }, model: readModel(readFileSync(MODEL)) };
+    const tools = { house: { ...usualHouse(), names }, model: readModel(readFileSync(MODEL)), subjects: readSubjects(readFileSync(SUBJECTS)) };
     const { data, text } = command({ source, draft, sections, to, tools });
     return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {

@@ -9,7 +9,7 @@ import { readText } from '../../../core/test/gather/read-text.ts';
 import { emptyDetails } from '@even-page/core/post/details';
 import { schema } from '@even-page/core/post/schema';
 import { htmlFile } from '@even-page/core/send/files';
-import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { shapeOf, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
 import { startBlog, startServer, type RunningServer } from '../running-server.ts';
@@ -78,7 +78,7 @@ describe('HTML as the standard has it', function () {
     const pages: Record<string, string> = {};
     for (const name of readdirSync(MATERIAL).filter((n) => /\.(?:md|txt|vtt|srt)$/.test(n))) {
       const { source, draft } = readText(readFileSync(new URL(name, MATERIAL)), name);
-      const doc = draft?.doc ?? writeSections(proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]));
+      const doc = draft?.doc ?? writeSections(shapeOf([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]).sections());
       const picture = schema.nodes.picture.create({ src: '/pictures/a.webp', alt: 'Two "coins" & a knife', caption: 'Near <enough>' });
       pages[name] = htmlFile(
         { ...emptyDetails(), title: `A title & more for ${name}`, standfirst: 'Said <first>.', description: 'Words.' },

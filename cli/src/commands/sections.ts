@@ -1,7 +1,7 @@
 import { outlineOf } from '@even-page/core/post/sections';
 import type { Origin, PostNode } from '@even-page/core/post/schema';
 import type { Source } from '@even-page/core/gather/source';
-import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { shapeOf, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
 import type { Request } from './command.ts';
@@ -20,7 +20,7 @@ export function pageOf({ source, draft, sections, tools }: Request): { doc: Post
   if (draft && sections === undefined && outlineOf(draft.doc).some((s) => s.id !== 'lead' || s.heading)) {
     return { doc: draft.doc, sections: ownSections(draft.doc) };
   }
-  const proposed = proposeSections([{ source: '', paragraphs: proseOf(source, findEdits(source, tools)) }], sections);
+  const proposed = shapeOf([{ source: '', paragraphs: proseOf(source, findEdits(source, tools)) }], tools.subjects).sections(sections);
   return {
     doc: writeSections(proposed),
     sections: borders(

@@ -1,122 +1,242 @@
-import { isContentWord, normal, stem, terms } from '../language/terms.ts';
-import { words } from '../language/words.ts';
+import { isContentWord, normal, stem } from '../language/terms.ts';
+import { words, type Word } from '../language/words.ts';
+import { RARE, type Subjects } from './cut/subjects.ts';
 
-/** A run of one to three content words said in a section, and how telling it is for it. */
-type Phrase = { stems: string[]; text: string; score: number };
+/** Something a section could be headed with, and how telling it is. `key` are its stems. */
+type Candidate = { text: string; key: string[]; score: number };
 
 /**
- * A heading for each section, made of its own words: the phrase that is said often there and seldom elsewhere.
- * No heading stands twice, and none repeats words an earlier one is made of unless nothing else is left.
- * @param texts the words of each section
+ * Three headings for each section, made of its own words, the most telling first: what it is about, a question, and
+ * how to do what it tells to do. No heading stands twice, and no section is headed by words that head another as long
+ * as it has words of its own.
+ * @param sections the sentences of each section
+ * @param subjects what is known of words beforehand
  * @param taken headings that are in use already
  */
-export function proposeHeadings(texts: readonly string[], taken: readonly string[] = []): string[] {
-  const whole = stemCounts(texts.join('\n'));
-  const forms = commonForms(texts.join('\n'));
+export function proposeHeadings(
+  sections: readonly (readonly string[])[],
+  subjects: Subjects | null = null,
+  taken: readonly string[] = [],
+): string[][] {
+  const whole = stemCounts(sections.flat());
+  const total = sum(whole.values());
+  const forms = commonForms(sections.flat());
   const used = new Set(taken.flatMap((h) => words(h).map((w) => stem(w.text))));
   const headings = new Set(taken.map(normal));
-  return texts.map((text, n) => {
-    const phrases = phrasesOf(text, whole);
-    const [first, second] = pick(phrases, used);
-    if (!first) return numbered(n, headings);
-    const parts = first.stems.length > 1 || !second ? [first] : [first, second];
-    const heading = sentenceCase(parts.map((p) => showPhrase(p, forms)).join(' and '));
-    if (headings.has(normal(heading))) return numbered(n, headings);
-    headings.add(normal(heading));
-    for (const p of parts) for (const s of p.stems) used.add(s);
-    return heading;
+  const deeds = deedsIn(sections.flat());
+  const titled = (text: string): string => {
+    const shown = text.replace(WORDS, (word, at: number) => (at ? (forms.get(normal(word)) ?? word) : word));
+    return shown.charAt(0).toUpperCase() + shown.slice(1);
+  };
+  return sections.map((sentences, n) => {
+    const here = stemCounts(sentences);
+    const size = sum(here.values());
+    // How much oftener a stem stands here than elsewhere in the text, and than in English.
+    const telling = (s: string): number => {
+      const c = here.get(s) ?? 0;
+      const rest = (whole.get(s) ?? 0) - c;
+      const own = Math.log((c + 0.3) / size / ((rest + 0.3) / Math.max(1, total - size)));
+      const k = subjects?.stems.get(s);
+      const rare = subjects ? Math.log(c / size / (k === undefined ? RARE * 10 : subjects.frequencies[k]!)) : 2;
+      return Math.max(0, own + 0.35 * rare) * (used.has(s) ? 0.2 : 1);
+    };
+    const things = thingsOf(sentences, telling);
+    const about = aboutOf(things);
+    const fresh = (all: (Candidate | undefined)[]) => all.filter((c) => c && !headings.has(normal(titled(c.text)))) as Candidate[];
+    const found = fresh([about, questionOf(sentences, (s) => telling(s) * (here.get(s) ?? 0) ** 0.75, things), howToOf(sentences, telling, things, deeds)])
+      .sort((a, b) => b.score - a.score)
+      .map((c) => ({ ...c, text: titled(c.text) }));
+    if (!found.length) found.push({ text: freeNumber(n, headings), key: [], score: 0 });
+    for (const s of found[0]!.key) used.add(s);
+    headings.add(normal(found[0]!.text));
+    return found.map((c) => c.text);
   });
 }
 
-function numbered(n: number, headings: Set<string>): string {
-  const heading = `Part ${n + 1}`;
-  headings.add(normal(heading));
-  return heading;
+function freeNumber(n: number, headings: ReadonlySet<string>): string {
+  let number = n + 1;
+  while (headings.has(`part ${number}`)) number++;
+  return `Part ${number}`;
 }
 
-/** The best phrase with fresh words, and the best one that shares none of its words. */
-function pick(phrases: Phrase[], used: ReadonlySet<string>): Phrase[] {
-  const fresh = phrases.filter((p) => p.stems.every((s) => !used.has(s)));
-  const from = fresh.length ? fresh : phrases.filter((p) => p.stems.some((s) => !used.has(s)));
-  const first = from[0];
-  if (!first) return [];
-  const second = from.find((p) => p.score > first.score / 3 && p.stems.every((s) => !first.stems.includes(s)));
-  return second ? [first, second] : [first];
-}
+const WORDS = /[\p{L}\p{N}’'-]+/gu;
+const DETERMINERS = new Set(
+  'the a an your my our their his her its this that these those some any no each every one two three another'.split(' '),
+);
+const BEFORE_THINGS = new Set('of about with on for in from without into between like or and'.split(' '));
+// Words of little weight that stand where a thing or a deed could stand.
+const LIGHT = new Set(
+  'thing things bit lot way ways kind sort people somebody everybody person time times day days year years one ones something anything everything nothing part parts side end stuff question matter number get gets got go goes going come comes coming want wants need needs know think say says said see look make makes made take takes put puts let give try keep tell call called use used using lets thank happen happens really much many little good right long whole very first last next second third new old other same different big small able sure okay yeah yes well still just actually basically really quite maybe'.split(
+    ' ',
+  ),
+);
 
-function phrasesOf(text: string, whole: Map<string, number>): Phrase[] {
-  const found = new Map<string, { stems: string[]; text: string; count: number }>();
-  for (const run of contentRuns(text)) {
-    for (let length = 1; length <= 3; length++) {
-      for (let i = 0; i + length <= run.length; i++) {
-        const part = run.slice(i, i + length);
-        const stems = part.map(stem);
-        if (new Set(stems).size < length || (length === 1 && isVerbal(part[0]!))) continue;
-        if (length > 1 && isVerbal(part.at(-1)!)) continue;
-        const key = stems.join(' ');
-        const hit = found.get(key);
-        if (hit) hit.count++;
-        else found.set(key, { stems, text: part.join(' '), count: 1 });
+type Thing = Candidate & { words: string[]; withThe: number; count: number };
+
+/** Names of things: runs of content words after a determiner or a preposition, up to where something else begins. */
+function thingsOf(sentences: readonly string[], telling: (stem: string) => number): Thing[] {
+  const found = new Map<string, { words: string[]; opened: number; closed: number; withThe: number; count: number }>();
+  for (const sentence of sentences) {
+    const all = words(sentence);
+    for (let i = 0; i < all.length; i++) {
+      for (let length = 1; length <= 3 && i + length <= all.length; length++) {
+        const run = all.slice(i, i + length);
+        if (!isContentWord(run.at(-1)!.text) || !isRun(sentence, run)) break;
+        const before = all[i - 1];
+        const after = all[i + length];
+        const previous = before && sentence.slice(before.to, run[0]!.from) === ' ' ? normal(before.text) : '';
+        const isClosed = !after || sentence.slice(run.at(-1)!.to, after.from) !== ' ' || !isContentWord(after.text);
+        const key = run.map((w) => stem(w.text)).join(' ');
+        const thing = found.get(key) ?? { words: run.map((w) => w.text), opened: 0, closed: 0, withThe: 0, count: 0 };
+        thing.count++;
+        if (DETERMINERS.has(previous) || BEFORE_THINGS.has(previous)) thing.opened++;
+        if (previous === 'the') thing.withThe++;
+        if (isClosed) thing.closed++;
+        found.set(key, thing);
       }
     }
   }
-  // How much oftener a word is said here than in the whole: its share of the Kullback-Leibler divergence.
-  const here = stemCounts(text);
-  const size = total(whole) / total(here);
-  const telling = (s: string) => Math.log(((here.get(s) ?? 0) / whole.get(s)!) * size);
-  return [...found.values()]
-    .filter((p) => p.stems.length === 1 || p.count > 1)
-    .map(({ stems, text, count }) => ({
-      stems,
-      text,
-      score: count * (stems.reduce((sum, s) => sum + telling(s), 0) / stems.length) * (stems.length > 1 ? 1.8 : 1),
-    }))
+  return [...found]
+    .filter(([, t]) => t.opened > 0 && t.closed > 0 && !LIGHT.has(normal(t.words.at(-1)!)) && !isDeed(t.words.at(-1)!))
+    .filter(([key, t]) => new Set(key.split(' ')).size === t.words.length && (t.words.length === 1 || !LIGHT.has(normal(t.words[0]!))))
+    .map(([key, t]) => {
+      const stems = key.split(' ');
+      const weight = sum(stems.map(telling)) / stems.length;
+      const support = Math.min(t.opened, t.closed) ** 0.75 * (t.words.length > 1 ? 1.5 : 1);
+      return { ...t, key: stems, text: t.words.map(normal).join(' '), score: weight * support };
+    })
+    .filter((t) => t.score > 0)
     .sort((a, b) => b.score - a.score);
 }
 
-/** Runs of content words with nothing but a space between them. */
-function contentRuns(text: string): string[][] {
-  const runs: string[][] = [];
-  let end = -1;
-  for (const w of words(text)) {
-    const joined = end >= 0 && text.slice(end, w.from) === ' ';
-    if (!isContentWord(w.text)) end = -1;
-    else {
-      if (joined) runs.at(-1)!.push(w.text);
-      else runs.push([w.text]);
-      end = w.to;
-    }
-  }
-  return runs;
+const isRun = (sentence: string, run: readonly Word[]): boolean =>
+  run.every((w, k) => k === 0 || sentence.slice(run[k - 1]!.to, w.from) === ' ') && isContentWord(run[0]!.text);
+// Past forms and adverbs seldom end the name of a thing.
+const isDeed = (word: string): boolean => /(?:ly|ed)$/i.test(word);
+
+/** What a section is about, in two words or more: one thing of several words, "the" one thing, or two things. */
+function aboutOf(things: readonly Thing[]): Candidate | undefined {
+  const [first] = things;
+  if (!first) return undefined;
+  if (first.words.length > 1) return first;
+  // A longer name of the same thing says more, if it is said as a rule.
+  const longer = things.find((t) => t.words.length > 1 && t.key.includes(first.key[0]!) && t.count >= Math.max(2, first.count * 0.3));
+  if (longer) return { ...longer, score: first.score };
+  const second = things.find((t) => t.score > first.score * 0.45 && t.key.every((s) => !first.key.includes(s)));
+  if (second) return { text: `${first.text} and ${second.text}`, key: [...first.key, ...second.key], score: first.score };
+  return { ...first, text: first.withThe * 2 >= first.count ? `the ${first.text}` : `about ${first.text}` };
 }
 
-// Adverbs and past forms seldom head a phrase.
-const isVerbal = (word: string) => /(?:ly|ed)$/i.test(word);
+const OPENER = /^(?:(?:so|and|but|now|well|or|okay|right|then),? )+/i;
+// A question that points at something said before asks nothing by itself.
+const POINTS = /\b(?:it|this|that|these|those|they|them|he|she|him|her|there|here|ones?)\b/i;
 
-function stemCounts(text: string): Map<string, number> {
+/** A question the section asks that can be read alone; if there is none, why its thing matters. */
+function questionOf(sentences: readonly string[], heft: (stem: string) => number, things: readonly Thing[]): Candidate | undefined {
+  const asked = sentences
+    .filter((s) => /\?["'”’)]*$/.test(s))
+    .map((s) => s.replace(OPENER, '').replace(/["“”]/g, '').trim())
+    .filter((s) => words(s).length >= 3 && words(s).length <= 9 && !POINTS.test(s) && !/,/.test(s))
+    .map((text) => {
+      const key = [
+        ...new Set(
+          words(text)
+            .filter((w) => isContentWord(w.text) && !LIGHT.has(normal(w.text)))
+            .map((w) => stem(w.text)),
+        ),
+      ];
+      return { text, key, score: key.length ? (1.2 * sum(key.map(heft))) / Math.max(2, key.length) : 0 };
+    })
+    .sort((a, b) => b.score - a.score)[0];
+  if (asked && asked.score > 0) return asked;
+  const thing = things[0];
+  if (!thing) return undefined;
+  const isMany = /[^s]s$/.test(thing.text);
+  return { text: isMany ? `why do ${thing.text} matter?` : `why does the ${thing.text} matter?`, key: thing.key, score: thing.score * 0.3 };
+}
+
+const DEED = /(?:^|\b(?:to|you|we|then|and|don't|never|always|can|should|must|you'll|just|now)\s)([a-z]{3,12}) ((?:the|a|an|your|some)) /gi;
+
+/** Words that are deeds somewhere in the text: "to lock", "you draw", "don't rub". */
+function deedsIn(sentences: readonly string[]): Set<string> {
+  const found = new Set<string>();
+  for (const sentence of sentences) {
+    for (const [, word] of sentence
+      .replaceAll('’', "'")
+      .matchAll(/\b(?:to|you|we|they|i|don't|didn't|can|should|must|will|would|you'll|i'll|we'll|never|let's) ([a-z]{3,12})\b/gi)) {
+      const deed = word!.toLowerCase();
+      if (isContentWord(deed) && !LIGHT.has(deed) && !/(?:ed|ing|[^s]s|ly)$/.test(deed)) found.add(deed);
+    }
+  }
+  return found;
+}
+
+/** What the section tells to do: a deed and the thing it is done to. */
+function howToOf(
+  sentences: readonly string[],
+  telling: (stem: string) => number,
+  things: readonly Thing[],
+  deeds: ReadonlySet<string>,
+): Candidate | undefined {
+  const best = { text: '', key: [] as string[], score: 0 };
+  const names = new Map(things.map((t) => [t.key.join(' '), t]));
+  for (const sentence of sentences) {
+    for (const match of sentence.replaceAll('’', "'").matchAll(DEED)) {
+      const deed = match[1]!.toLowerCase();
+      if (!deeds.has(deed) || /(?:ed|ing|[^s]s|ly)$/.test(deed)) continue;
+      const rest = words(sentence.slice(match.index + match[0].length)).slice(0, 3);
+      for (let length = Math.min(3, rest.length); length >= 1; length--) {
+        const thing = names.get(
+          rest
+            .slice(0, length)
+            .map((w) => stem(w.text))
+            .join(' '),
+        );
+        if (!thing) continue;
+        const score = 0.8 * thing.score + 0.4 * telling(stem(deed));
+        if (score > best.score)
+          Object.assign(best, {
+            text: `how to ${deed} ${match[2]!.toLowerCase()} ${rest
+              .slice(0, length)
+              .map((w) => normal(w.text))
+              .join(' ')}`,
+            key: [stem(deed), ...thing.key],
+            score,
+          });
+        break;
+      }
+    }
+  }
+  return best.score > 0 ? best : undefined;
+}
+
+function stemCounts(sentences: readonly string[]): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const s of terms(text)) counts.set(s, (counts.get(s) ?? 0) + 1);
+  for (const sentence of sentences) {
+    for (const w of words(sentence)) {
+      if (!isContentWord(w.text)) continue;
+      const s = stem(w.text);
+      counts.set(s, (counts.get(s) ?? 0) + 1);
+    }
+  }
   return counts;
 }
 
-const total = (counts: Map<string, number>) => [...counts.values()].reduce((sum, c) => sum + c, 0);
+const sum = (values: Iterable<number>): number => {
+  let total = 0;
+  for (const v of values) total += v;
+  return total;
+};
 
 /** How each word is mostly written where it does not open a sentence: this keeps names in capitals. */
-function commonForms(text: string): Map<string, string> {
+function commonForms(sentences: readonly string[]): Map<string, string> {
   const counts = new Map<string, Map<string, number>>();
-  for (const w of words(text)) {
-    if (/(?:^|[.!?…]["'”’)]*\s+|\n\s*)$/.test(text.slice(Math.max(0, w.from - 4), w.from))) continue;
-    const forms = counts.get(normal(w.text)) ?? new Map<string, number>();
-    forms.set(w.text, (forms.get(w.text) ?? 0) + 1);
-    counts.set(normal(w.text), forms);
+  for (const sentence of sentences) {
+    for (const w of words(sentence).slice(1)) {
+      const forms = counts.get(normal(w.text)) ?? new Map<string, number>();
+      forms.set(w.text, (forms.get(w.text) ?? 0) + 1);
+      counts.set(normal(w.text), forms);
+    }
   }
   return new Map([...counts].map(([key, forms]) => [key, [...forms].sort((a, b) => b[1] - a[1])[0]![0]]));
 }
-
-const showPhrase = (p: Phrase, forms: Map<string, string>) =>
-  p.text
-    .split(' ')
-    .map((w) => forms.get(normal(w)) ?? normal(w))
-    .join(' ');
-
-const sentenceCase = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Complaint } from '@even-page/core/complaint';
 import { readText } from './read-text.ts';
 import { durationMs } from '@even-page/core/gather/source';
-import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { shapeOf, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
 
@@ -19,7 +19,7 @@ function road(bytes: Uint8Array, name = ''): 'page' | 'sentence' {
       expect(p.text.trim()).to.not.equal('');
       if (p.endMs !== undefined) expect(p.endMs).to.be.at.least(p.startMs!);
     }
-    (draft?.doc ?? writeSections(proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]))).check();
+    (draft?.doc ?? writeSections(shapeOf([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]).sections())).check();
     return 'page';
   } catch (cause) {
     if (!(cause instanceof Complaint)) throw cause;

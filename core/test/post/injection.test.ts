@@ -6,7 +6,7 @@ import { cleanHtml, postFromHtml, postToHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type PostNode } from '@even-page/core/post/schema';
 import { htmlFile } from '@even-page/core/send/files';
-import { proposeSections, writeSections } from '@even-page/core/shape/outline';
+import { shapeOf, writeSections } from '@even-page/core/shape/outline';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
 import { FORMS } from './injection-forms.ts';
@@ -67,7 +67,7 @@ describe('script injection', () => {
 
   function shaped(text: string, name: string): PostNode {
     const { source, draft } = readText(new TextEncoder().encode(text), name);
-    return draft?.doc ?? writeSections(proposeSections([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]));
+    return draft?.doc ?? writeSections(shapeOf([{ source: 's', paragraphs: proseOf(source, findEdits(source)) }]).sections());
   }
 
   for (const [way, read] of Object.entries(WAYS_IN)) {

@@ -4,12 +4,14 @@ import { readText } from '../gather/read-text.ts';
 import { outlineOf, plainText } from '@even-page/core/post/sections';
 import { evennessOf, isThin } from '@even-page/core/shape/evenness';
 import { proposeHeadings } from '@even-page/core/shape/headings';
-import { proposeSections, writeSections } from '@even-page/core/shape/outline';
-import { segment, type Unit } from '@even-page/core/shape/segment';
+import { shapeOf, writeSections } from '@even-page/core/shape/outline';
+import { cutting, type Unit } from '@even-page/core/shape/cut/cutting';
+import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
 
 const talk = readText(readFileSync(new URL('../../../demo/material/knife-evening.srt', import.meta.url))).source;
+const subjects = readSubjects(readFileSync(new URL('../../data/subjects.bin', import.meta.url)));
 const material = [{ source: 'talk', paragraphs: proseOf(talk, findEdits(talk)) }];
 
 describe('segment', () => {
@@ -29,35 +31,36 @@ describe('segment', () => {
 
   it('finds borders where the words change', () => {
     // Introduction and close are expected to be short, so the outer borders may be drawn in; the subjects hold.
-    expect(segment(units, 3).map((b) => b.at)).to.deep.equal([7, 14]);
+    expect(cutting(units).cut(3).map((b) => b.at)).to.deep.equal([7, 14]);
   });
 
   it('gives as many sections as asked for, and no more than there are sentences', () => {
-    for (const n of [1, 2, 5, 9]) expect(segment(units, n)).to.have.length(n - 1);
-    expect(segment(units.slice(0, 2), 9)).to.have.length(1);
-    expect(segment([], 4)).to.deep.equal([]);
+    for (const n of [1, 2, 5, 9]) expect(cutting(units).cut(n)).to.have.length(n - 1);
+    expect(cutting(units.slice(0, 2)).cut(9)).to.have.length(1);
+    expect(cutting([]).cut(4)).to.deep.equal([]);
   });
 
   it('says that a real border is surer than one inside a subject', () => {
-    const [first, second] = segment(units, 3);
-    const inside = segment(units.slice(0, 7), 2)[0]!;
+    const [first, second] = cutting(units).cut(3);
+    const inside = cutting(units.slice(0, 7)).cut(2)[0]!;
     expect(Math.min(first!.strength, second!.strength)).to.be.greaterThan(inside.strength);
   });
 
   it('begins sections where paragraphs begin', () => {
     const alike = Array.from({ length: 20 }, (_, i) => ({ terms: ['stone'], words: 10, opensParagraph: i % 5 === 0 }));
-    for (const { at } of segment(alike, 3)) expect(at % 5).to.equal(0);
+    for (const { at } of cutting(alike).cut(3)) expect(at % 5).to.equal(0);
   });
 });
 
 describe('proposed sections', () => {
-  const sections = proposeSections(material);
+  const shape = shapeOf(material, subjects);
+  const sections = shape.sections();
 
   it('of the talk begin with an introduction and end with a close', () => {
     expect(sections.length).to.be.within(7, 13);
     expect(sections[0]!.role).to.equal('introduction');
     expect(sections.at(-1)!.role).to.equal('close');
-    expect(sections[0]!.words).to.be.lessThan(510);
+    expect(sections[0]!.words).to.be.lessThan(200);
   });
 
   it('hold every sentence once, in order', () => {
@@ -84,11 +87,11 @@ describe('proposed sections', () => {
   });
 
   it('are as many as asked for', () => {
-    for (const n of [1, 2, 3, 8, 20]) expect(proposeSections(material, n)).to.have.length(n);
+    for (const n of [1, 2, 3, 8, 20]) expect(shape.sections(n)).to.have.length(n);
   });
 
   it('are none without material', () => {
-    expect(proposeSections([])).to.deep.equal([]);
+    expect(shapeOf([]).sections()).to.deep.equal([]);
     expect(outlineOf(writeSections([])).length).to.be.at.most(1);
   });
 
@@ -113,16 +116,39 @@ describe('proposed sections', () => {
 
 describe('headings', () => {
   it('name what is said often here and seldom elsewhere, names in capitals', () => {
-    const [first, second] = proposeHeadings([
-      'We met Mira Holloway. Then Mira Holloway showed the lamp flex. The lamp flex was old, and the lamp flex broke.',
-      'A chair wants glue. The chair glue dries overnight. Hide glue is old.',
-    ]);
-    expect(first).to.match(/lamp flex|Mira Holloway/i);
-    expect(second).to.match(/glue/i);
+    const [first, second] = proposeHeadings(
+      [
+        ['We met Mira Holloway.', 'Then Mira Holloway showed the lamp flex.', 'The lamp flex was old, and the lamp flex broke.'],
+        ['A chair wants glue.', 'The glue dries overnight.', 'Hide glue is old, and the glue is brown.'],
+      ],
+      subjects,
+    );
+    expect(first![0]).to.equal('Lamp flex');
+    expect(second!.join()).to.match(/glue/i);
+  });
+
+  it('are a thing, a question that can be read alone, and a deed', () => {
+    const [found] = proposeHeadings(
+      [
+        ['So what is a burr?', 'The burr is a curl of steel.', 'You feel the burr with your thumb.', 'Then you strop the burr off.', 'What is it?'],
+        ['The angle is all.', 'Hold the angle with two coins under the spine.'],
+      ],
+      subjects,
+    );
+    expect(found).to.have.length(3);
+    expect(found).to.include('What is a burr?');
+    expect(found!.some((h) => /^How to (?:strop|feel) the burr$/.test(h))).to.equal(true);
+    for (const heading of found!) expect(heading.split(' ').length, heading).to.be.within(2, 9);
+  });
+
+  it('never stand twice', () => {
+    const same = ['The lamp is old.', 'Mend the lamp, and mend the lamp again.'];
+    const firsts = proposeHeadings([same, same, same], subjects, ['Lamp']).map(([first]) => first!.toLowerCase());
+    expect(new Set(firsts).size).to.equal(3);
   });
 
   it('fall back to a number when a section has no words of its own', () => {
-    expect(proposeHeadings(['so it is', 'and so on'])).to.deep.equal(['Part 1', 'Part 2']);
+    expect(proposeHeadings([['so it is'], ['and so on']])).to.deep.equal([['Part 1'], ['Part 2']]);
   });
 });
 

@@ -1,11 +1,13 @@
 import { expose } from 'comlink';
 import marksAddress from '@even-page/core/data/marks.bin?url';
+import subjectsAddress from '@even-page/core/data/subjects.bin?url';
 import type { Source } from '@even-page/core/gather/source';
 import { docFromJSON } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import { proof } from '@even-page/core/proof/checks';
 import { figuresOf } from '@even-page/core/proof/figures';
-import { proposeSections } from '@even-page/core/shape/outline';
+import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects';
+import { shapeOf, type Shape } from '@even-page/core/shape/outline';
 import { editsForSections, type Edit } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { findMatches, type Query } from '@even-page/core/tidy/find';
@@ -16,14 +18,32 @@ import { proseOf } from '@even-page/core/tidy/prose';
 /** A source of the piece with the repairs taken over it. */
 export type Tidied = { id: string; source: Source; edits: Edit[]; proposed: Edit[] };
 
-let model: Promise<MarksModel> | undefined;
+/** A file fetched when it is first asked for; what failed on its way is asked for again. */
+function fetched<T>(address: string, read: (bytes: Uint8Array) => T): () => Promise<T> {
+  let file: Promise<T> | undefined;
+  return () => {
+    file ??= fetch(address).then(async (response) => read(new Uint8Array(await response.arrayBuffer())));
+    file.catch(() => (file = undefined));
+    return file;
+  };
+}
 
-/** The network for marks, fetched with the first source that is tidied. */
-function marksModel(): Promise<MarksModel> {
-  model ??= fetch(marksAddress).then(async (response) => readModel(new Uint8Array(await response.arrayBuffer())));
-  // What failed on its way is asked for again.
-  model.catch(() => (model = undefined));
-  return model;
+const marksModel = fetched<MarksModel>(marksAddress, readModel);
+const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
+
+// The material in hand, so that another number of sections is there at once.
+let shaped: { key: string; shape: Shape } | undefined;
+
+async function shapeOfMaterial(tidied: Tidied[]): Promise<Shape> {
+  const key = JSON.stringify(tidied.map(({ id, source, edits, proposed }) => [id, source.passages.length, edits, proposed.length]));
+  if (shaped?.key !== key) {
+    const materials = tidied.map(({ id, source, edits, proposed }) => ({
+      source: id,
+      paragraphs: proseOf(source, editsForSections(edits, proposed)),
+    }));
+    shaped = { key, shape: shapeOf(materials, await subjects().catch(() => null)) };
+  }
+  return shaped.shape;
 }
 
 const work = {
@@ -32,11 +52,11 @@ const work = {
     return findEdits(source, { house, model: marks });
   },
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
-  sections: (tidied: Tidied[], count?: number) =>
-    proposeSections(
-      tidied.map(({ id, source, edits, proposed }) => ({ source: id, paragraphs: proseOf(source, editsForSections(edits, proposed)) })),
-      count,
-    ),
+  /** Sections of the material: as many as given, as its length asks for, or as its subjects ask for. */
+  async sections(tidied: Tidied[], count: number | 'natural') {
+    const shape = await shapeOfMaterial(tidied);
+    return shape.sections(count === 'natural' ? shape.natural : count);
+  },
   proof(json: object, details: Details) {
     const doc = docFromJSON(json);
     return { findings: proof({ doc, details }), figures: figuresOf(doc) };

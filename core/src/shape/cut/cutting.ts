@@ -26,20 +26,22 @@ export function wishedSections(words: number): number {
 // A text of so many content words has ten sections; ten times as many have half as many again. How strongly it is
 // held to that, in nats per squared logarithm, while the number is found.
 const TEN_SECTIONS = 600;
-const GROWTH = 0.2;
-const HOLD = 30;
+const GROWTH = 0.1;
+const HOLD = 150;
 // The numbers of sections a text is looked at with are steps of so many to the double.
 const STEPS = 2;
 // How far from the usual number it looks, in steps.
 const REACH = 2;
 // Lengths of sections follow a gamma distribution of this shape: half of the mean and twice as much are both common.
-const SHAPE = 3;
+const SHAPE = 6;
 // No section is looked at that is longer than so many of the expected.
 const LONGEST = 3.5;
 // What it costs to begin a section inside a paragraph, in nats.
 const INSIDE_PARAGRAPH = 10;
 // The first and the last section of a text in paragraphs are this part of an ordinary one.
 const EDGE_SHARE = 0.4;
+// Readers want sections even: what a section of such a text costs more, in nats per squared logarithm of its share.
+const EVEN = 12;
 // Borders are looked for at this many places at most, and then moved to the best unit nearby.
 const MOST_PLACES = 400;
 
@@ -89,7 +91,8 @@ export function cutting(units: readonly Unit[], subjects: Subjects | null = null
     const isEdge = hasParagraphs && (i === 0) !== (j === places.length);
     const mean = isEdge ? expected * EDGE_SHARE : expected;
     const x = Math.max(1, text.before[places[j] ?? units.length]! - text.before[places[i]!]!);
-    return (SHAPE - 1) * Math.log(x) - (SHAPE * x) / mean - SHAPE * Math.log(mean / SHAPE) - LOG_GAMMA_OF_SHAPE + perUnit;
+    const uneven = hasParagraphs ? EVEN * Math.log(x / mean) ** 2 : 0;
+    return (SHAPE - 1) * Math.log(x) - (SHAPE * x) / mean - SHAPE * Math.log(mean / SHAPE) - LOG_GAMMA_OF_SHAPE + perUnit - uneven;
   }
 
   function free({ rows, expected }: Look): { score: number; sections: number } {
@@ -167,7 +170,7 @@ export function cutting(units: readonly Unit[], subjects: Subjects | null = null
     let found = { score: -Infinity, sections: 1 };
     for (let step = Math.max(0, middle - REACH); step <= middle + REACH; step++) {
       const { score, sections } = free(lookAt(step));
-      const held = score - HOLD * Math.log(2 ** (step / STEPS) / usual) ** 2;
+      const held = score - ((HOLD * total) / TEN_SECTIONS) * Math.log(2 ** (step / STEPS) / usual) ** 2;
       if (held > found.score) found = { score: held, sections };
     }
     return found.sections;
@@ -178,8 +181,8 @@ type Extend = ReturnType<typeof likeness>;
 /** A text as it looks when sections of so many stems are expected: rows[i][j - i] is the likeness from place i to j. */
 type Look = { expected: number; rows: Float64Array[]; extend: Extend };
 
-// The gamma function of 3 is 2.
-const LOG_GAMMA_OF_SHAPE = Math.log(2);
+// The gamma function of 6 is 120.
+const LOG_GAMMA_OF_SHAPE = Math.log(120);
 
 /** The units a section may begin at: all of a short text; of a long one, one in each run of a few, a paragraph's first if it can be. */
 function placesOf(units: readonly Unit[]): number[] {

@@ -72,12 +72,12 @@ export function counted(terms: readonly (readonly string[])[], subjects: Subject
 }
 
 // How the prior strength grows with the stems expected in a section, and how much of it is English at large.
-const PRIOR_A_STEM = 5;
-const ENGLISH = 0.5;
+const PRIOR_A_STEM = 8;
+const ENGLISH = 0.9;
 // How strongly stems that keep company hold together, and how much company a stretch must have to count.
-const PULL = 2;
-const COMPANY = 5;
-const FREEDOM = 4;
+const PULL = 6;
+const COMPANY = 15;
+const FREEDOM = 6;
 
 /**
  * How alike the units of a stretch are, in nats: the likelihood of its stems under a Dirichlet-multinomial whose prior

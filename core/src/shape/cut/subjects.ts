@@ -17,7 +17,11 @@ export const RARE = 3e-6;
 /** Reads the file: a line of JSON, then for each stem the logarithm of its frequency and its vector as signed bytes. */
 export function readSubjects(bytes: Uint8Array): Subjects {
   const end = bytes.indexOf(10);
-  const { stems, size, step } = JSON.parse(new TextDecoder().decode(bytes.subarray(0, end))) as { stems: string; size: number; step: number };
+  const { stems, size, step } = JSON.parse(new TextDecoder().decode(bytes.subarray(0, end))) as {
+    stems: string;
+    size: number;
+    step: number;
+  };
   const names = stems.split(' ');
   const figures = new Int8Array(bytes.buffer, bytes.byteOffset + end + 1, names.length * (size + 1));
   const frequencies = new Float32Array(names.length);

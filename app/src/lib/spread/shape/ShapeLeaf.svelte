@@ -8,7 +8,7 @@
   import { outlineOf } from '@even-page/core/post/sections';
   import { isThin } from '@even-page/core/shape/evenness';
   import { writeSections, type ProposedSection } from '@even-page/core/shape/outline';
-  import { wishedSections } from '@even-page/core/shape/segment';
+  import { wishedSections } from '@even-page/core/shape/cut/cutting';
   import { newBlockId } from '$lib/block-id.ts';
   import { count } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
