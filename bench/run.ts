@@ -1,5 +1,5 @@
 // Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench; with --tidy only those of Tidy.
+// docs/benchmarks.md with --write. Run: npm run bench; with --tidy or --shape only those of a step.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -9,11 +9,20 @@ import { deskFigures, demoFolder, drop, screenFigures, startFigures } from './ap
 import { coreFigures } from './core.ts';
 import { isMet, table, type Figure } from './measure.ts';
 import { qualityFigures } from './quality.ts';
+import { shapeFigures } from './shape.ts';
 import { typingFigures } from './typing.ts';
 
-const quality = await qualityFigures();
-keepReport('tidy', quality);
-if (process.argv.includes('--tidy')) process.exit(quality.every(isMet) ? 0 : 1);
+const STEPS = { tidy: qualityFigures, shape: shapeFigures };
+
+const only = Object.keys(STEPS).filter((step) => process.argv.includes(`--${step}`));
+const quality: Figure[] = [];
+for (const [step, measure] of Object.entries(STEPS)) {
+  if (only.length && !only.includes(step)) continue;
+  const found = await measure();
+  keepReport(step, found);
+  quality.push(...found);
+}
+if (only.length) process.exit(quality.every(isMet) ? 0 : 1);
 
 const figures: Figure[] = [...(await coreFigures())];
 const folder = await demoFolder();

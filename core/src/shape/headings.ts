@@ -43,7 +43,11 @@ export function proposeHeadings(
     const things = thingsOf(sentences, telling);
     const about = aboutOf(things);
     const fresh = (all: (Candidate | undefined)[]) => all.filter((c) => c && !headings.has(normal(titled(c.text)))) as Candidate[];
-    const found = fresh([about, questionOf(sentences, (s) => telling(s) * (here.get(s) ?? 0) ** 0.75, things), howToOf(sentences, telling, things, deeds)])
+    const found = fresh([
+      about,
+      questionOf(sentences, (s) => telling(s) * (here.get(s) ?? 0) ** 0.75, things),
+      howToOf(sentences, telling, things, deeds),
+    ])
       .sort((a, b) => b.score - a.score)
       .map((c) => ({ ...c, text: titled(c.text) }));
     if (!found.length) found.push({ text: freeNumber(n, headings), key: [], score: 0 });

@@ -31,6 +31,8 @@ const KINDS: readonly [pattern: RegExp, reason: string][] = [
   ],
 ];
 const LONGEST = 32;
+// A greeting that goes on for longer has come to its subject.
+const LONGEST_GREETING = 14;
 const SHORTEST = 2;
 
 /**
@@ -41,7 +43,11 @@ export const asides: Finder = (material) => {
   if (!isTimed(material.source) && material.source.kind !== 'text') return [];
   const all = said(material);
   const reasons = all.map(({ text, words }) =>
-    words > LONGEST ? undefined : KINDS.find(([pattern]) => pattern.test(text.replaceAll('’', "'").replaceAll(',', '')))?.[1],
+    words > LONGEST
+      ? undefined
+      : KINDS.filter(([, reason]) => words <= LONGEST_GREETING || reason !== 'A greeting').find(([pattern]) =>
+          pattern.test(text.replaceAll('’', "'").replaceAll(',', '')),
+        )?.[1],
   );
   all.forEach(({ words }, i) => {
     if (!reasons[i] && words <= SHORTEST && reasons[i - 1]) reasons[i] = reasons[i - 1];

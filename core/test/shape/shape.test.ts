@@ -31,7 +31,11 @@ describe('segment', () => {
 
   it('finds borders where the words change', () => {
     // Introduction and close are expected to be short, so the outer borders may be drawn in; the subjects hold.
-    expect(cutting(units).cut(3).map((b) => b.at)).to.deep.equal([7, 14]);
+    expect(
+      cutting(units)
+        .cut(3)
+        .map((b) => b.at),
+    ).to.deep.equal([7, 14]);
   });
 
   it('gives as many sections as asked for, and no more than there are sentences', () => {
@@ -130,7 +134,13 @@ describe('headings', () => {
   it('are a thing, a question that can be read alone, and a deed', () => {
     const [found] = proposeHeadings(
       [
-        ['So what is a burr?', 'The burr is a curl of steel.', 'You feel the burr with your thumb.', 'Then you strop the burr off.', 'What is it?'],
+        [
+          'So what is a burr?',
+          'The burr is a curl of steel.',
+          'You feel the burr with your thumb.',
+          'Then you strop the burr off.',
+          'What is it?',
+        ],
         ['The angle is all.', 'Hold the angle with two coins under the spine.'],
       ],
       subjects,

@@ -40,10 +40,11 @@ const LONGEST = 3.5;
 const INSIDE_PARAGRAPH = 10;
 // The first and the last section of a text in paragraphs are this part of an ordinary one.
 const EDGE_SHARE = 0.4;
-// Readers want sections even: what a section of such a text costs more, in nats per squared logarithm of its share.
-const EVEN = 12;
+// Readers want sections even: what a section of such a text costs more for each stem expected in it, in nats per
+// squared logarithm of its share.
+const EVEN = 0.12;
 // Borders are looked for at this many places at most, and then moved to the best unit nearby.
-const MOST_PLACES = 400;
+const MOST_PLACES = 280;
 
 /**
  * Cuts a text where its subject changes. A set of borders is scored by how alike the units of each stretch are (see
@@ -91,7 +92,7 @@ export function cutting(units: readonly Unit[], subjects: Subjects | null = null
     const isEdge = hasParagraphs && (i === 0) !== (j === places.length);
     const mean = isEdge ? expected * EDGE_SHARE : expected;
     const x = Math.max(1, text.before[places[j] ?? units.length]! - text.before[places[i]!]!);
-    const uneven = hasParagraphs ? EVEN * Math.log(x / mean) ** 2 : 0;
+    const uneven = hasParagraphs ? EVEN * expected * Math.log(x / mean) ** 2 : 0;
     return (SHAPE - 1) * Math.log(x) - (SHAPE * x) / mean - SHAPE * Math.log(mean / SHAPE) - LOG_GAMMA_OF_SHAPE + perUnit - uneven;
   }
 

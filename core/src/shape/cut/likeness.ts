@@ -78,6 +78,7 @@ const ENGLISH = 0.9;
 const PULL = 6;
 const COMPANY = 15;
 const FREEDOM = 6;
+const TINY = 1e-250;
 
 /**
  * How alike the units of a stretch are, in nats: the likelihood of its stems under a Dirichlet-multinomial whose prior
@@ -98,7 +99,15 @@ export function likeness({ units, inEnglish, inText, directions, weights, size }
     let weight = 0;
     sum.fill(0);
     for (let i = from; i < to; i++) {
-      for (const n of units[i]!) nats += Math.log((prior[n]! + seen[n]!++) / (strength + count++));
+      // A product is taken the logarithm of once a unit: that is most of the time saved.
+      let chance = 1;
+      for (const n of units[i]!) {
+        chance *= (prior[n]! + seen[n]!++) / (strength + count++);
+        if (chance > TINY) continue;
+        nats += Math.log(chance);
+        chance = 1;
+      }
+      nats += Math.log(chance);
       weight += weights[i]!;
       let square = 0;
       for (let u = 0, at = i * size; u < size; u++) square += (sum[u]! += directions[at + u]!) ** 2;

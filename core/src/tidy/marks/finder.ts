@@ -5,7 +5,7 @@ import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { passageAt } from '../flow.ts';
 import { listsOf } from './lexicon.ts';
-import { isAsked, opensPlainly } from './openings.ts';
+import { closesGreeting, isAsked, opensPlainly } from './openings.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -184,7 +184,7 @@ function endsOf(said: readonly string[], marks: Marks, sure: number): string[] {
   const ends = said.map(() => '');
   for (let i = 0; i < said.length; i++) {
     const enough = opensPlainly(said, i + 1) ? SURE.beforeOpening : sure;
-    if (marks.end[i]! > enough && !LEADS_ON.has(said[i]!)) ends[i] = '.';
+    if (closesGreeting(said, i) || (marks.end[i]! > enough && !LEADS_ON.has(said[i]!))) ends[i] = '.';
     else if (marks.comma[i]! > SURE.comma && !LEADS_ON.has(said[i]!)) ends[i] = ',';
   }
   for (let i = 0; i < said.length; i++) if (ends[i] === '.' && isQuestion(said, marks, ends, i)) ends[i] = '?';

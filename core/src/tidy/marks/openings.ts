@@ -41,6 +41,11 @@ const SAID_WHOLE =
 export const opensPlainly = (said: readonly string[], i: number): boolean =>
   opensQuestion(said, i) || SAID_WHOLE.test(`${said[i]} ${said[i + 1]} ${said[i + 2]}`);
 
+/** Whether a greeting is over with a word: "good evening everybody" and something else than "and". */
+export const closesGreeting = (said: readonly string[], i: number): boolean =>
+  /^good (?:evening|morning|afternoon) (?:everybody|everyone|all|folks|friends)$/.test(`${said[i - 2]} ${said[i - 1]} ${said[i]}`) &&
+  !/^(?:and|to|in|from|here|who|at)$/.test(said[i + 1] ?? 'and');
+
 /** Whether a question plainly begins at a word: a helping verb and who it is about, with or without a question word. */
 function opensQuestion(said: readonly string[], i: number): boolean {
   const word = (k: number) => said[i + k] ?? '';

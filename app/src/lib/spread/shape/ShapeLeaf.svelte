@@ -2,6 +2,7 @@
 <script lang="ts">
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
+  import Refresh from '@lucide/svelte/icons/refresh-cw';
   import { Slider } from '@skeletonlabs/skeleton-svelte';
   import { showTime } from '@even-page/core/language/times';
   import { withIds } from '@even-page/core/post/ids';
@@ -37,12 +38,23 @@
     if (!piece.hasWords && words && !proposal && piece.leftToTidy !== null) void propose();
   });
 
-  async function propose() {
+  async function propose(sections: number | 'natural' = wishing) {
     const turn = ++asked;
     const material = piece.sources.map(({ id, source, edits, proposed }) => ({ id, source, edits, proposed: proposed ?? [] }));
-    const found = await core().sections(material, wishing);
+    const found = await core().sections(material, sections);
     // A later question has overtaken this answer.
-    if (turn === asked) proposal = found;
+    if (turn !== asked) return;
+    proposal = found;
+    if (sections === 'natural') wanted = found.length;
+  }
+
+  // The next of its headings that no other section has.
+  function another(section: ProposedSection) {
+    const others = new Set(proposal!.filter((s) => s !== section).map((s) => s.heading));
+    const from = section.headings.indexOf(section.heading);
+    const turned = section.headings.map((_, i, all) => all[(from + 1 + i) % all.length]!);
+    const heading = turned.find((h) => !others.has(h)) ?? section.heading;
+    proposal = proposal!.map((s) => (s === section ? { ...s, heading } : s));
   }
 
   function write() {
@@ -87,7 +99,7 @@
       <p>
         Proposed from {count(words, 'word')}, cut where the subject changes{proposal.length > 2
           ? ': an introduction first, a close last'
-          : ''}.
+          : ''}. <button class="word" onclick={() => void propose('natural')}>As many as it has subjects</button>.
         {#if piece.leftToTidy}{count(piece.leftToTidy, 'repair')} in <button class="word" onclick={() => piece.goTo('tidy')}>Tidy</button>
           {piece.leftToTidy === 1 ? 'is' : 'are'} not taken yet.{/if}
       </p>
@@ -107,6 +119,12 @@
               >{/if}</span
           >
           {@render bar(s.words, false)}<span class="mono n">{s.words}</span>
+          {#if s.headings.length > 1}<button
+              class="turn"
+              title="Another heading: {s.headings.indexOf(s.heading) + 1} of {s.headings.length}"
+              aria-label="Another heading for “{s.heading}”"
+              onclick={() => another(s)}><Refresh size={15} /></button
+            >{:else}<span class="turn"></span>{/if}
         </li>
       {/each}
     </ol>
@@ -147,8 +165,8 @@
     </ol>
     {#if words}
       <p class="note">
-        To cut the material anew, move the slider or <button class="word" onclick={propose}>see a proposal</button>. The page stays as it is
-        until you take it.
+        To cut the material anew, move the slider or <button class="word" onclick={() => void propose()}>see a proposal</button>. The page
+        stays as it is until you take it.
       </p>
       <Unused {piece} />
     {/if}
@@ -254,6 +272,10 @@
     display: flex;
     color: var(--faded);
   }
+  .turn {
+    color: var(--faded);
+  }
+  .turn,
   .moves button {
     display: grid;
     place-items: center;
