@@ -144,7 +144,10 @@ if (!total) {
   const subjects = readSubjects(readFileSync(new URL('../core/data/subjects.bin', import.meta.url)));
   const proposed = findEdits(talk!.source, { house: usualHouse(), model });
   const edits = proposed.filter((e) => !isMark(e));
-  const sections = shapeOf([{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }], subjects).sections();
+  const sections = shapeOf(
+    [{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }],
+    subjects,
+  ).sections();
   const coins = await picture(
     knives,
     'two-coins-under-a-knife.png',

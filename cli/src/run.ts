@@ -59,7 +59,11 @@ export async function run(argv: string[]): Promise<Result> {
       .split(',')
       .map((name) => name.trim())
       .filter(Boolean);
-    const tools = { house: { ...usualHouse(), names }, model: readModel(readFileSync(MODEL)), subjects: readSubjects(readFileSync(SUBJECTS)) };
+    const tools = {
+      house: { ...usualHouse(), names },
+      model: readModel(readFileSync(MODEL)),
+      subjects: readSubjects(readFileSync(SUBJECTS)),
+    };
     const { data, text } = command({ source, draft, sections, to, tools });
     return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
