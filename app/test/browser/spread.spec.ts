@@ -156,6 +156,29 @@ test.describe('the spine and the outline', () => {
     await page.keyboard.press('Control+z');
     await expect(headings).toHaveCount(before);
   });
+
+  test('offer another heading, and parts made of the page, one click each and one undo', async ({ page }) => {
+    await bring(page, 'knife-evening.srt');
+    await step(page, 'Shape');
+    const proposed = page.getByRole('list', { name: 'Proposed sections' }).getByRole('listitem');
+    const first = await proposed.nth(1).locator('b').textContent();
+    await page.getByRole('button', { name: `Another heading for “${first}”` }).click();
+    await expect(proposed.nth(1).locator('b')).not.toHaveText(first!);
+    const chosen = await proposed.nth(1).locator('b').textContent();
+    await page.getByRole('button', { name: 'Write onto the page' }).click();
+    const headings = pageOf(page).getByRole('heading', { level: 2 });
+    await expect(headings.first()).toHaveText(chosen!);
+    const before = await headings.count();
+    await page.getByRole('button', { name: 'Questions and answers' }).click();
+    await expect(headings).toHaveCount(before + 1);
+    expect(await pageOf(page).getByRole('heading', { level: 3 }).count()).toBeGreaterThan(4);
+    await page.getByRole('button', { name: 'Key points' }).click();
+    await expect(headings.first()).toHaveText('Key points');
+    await expect(page.getByRole('button', { name: 'Key points anew' })).toBeVisible();
+    await pageOf(page).focus();
+    await page.keyboard.press('Control+z');
+    await expect(headings).toHaveCount(before + 1);
+  });
 });
 
 test.describe('Tidy', () => {

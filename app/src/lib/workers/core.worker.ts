@@ -7,6 +7,7 @@ import type { Details } from '@even-page/core/post/details';
 import { proof } from '@even-page/core/proof/checks';
 import { figuresOf } from '@even-page/core/proof/figures';
 import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects';
+import { withStandingPart, type StandingPart } from '@even-page/core/shape/standing/parts';
 import { shapeOf, type Shape } from '@even-page/core/shape/outline';
 import { editsForSections, type Edit } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
@@ -56,6 +57,10 @@ const work = {
   async sections(tidied: Tidied[], count: number | 'natural') {
     const shape = await shapeOfMaterial(tidied);
     return shape.sections(count === 'natural' ? shape.natural : count);
+  },
+  /** The page with a standing part, or null when it says nothing that could be made of. */
+  async withStandingPart(json: object, part: StandingPart): Promise<object | null> {
+    return withStandingPart(docFromJSON(json), part, await subjects().catch(() => null))?.toJSON() ?? null;
   },
   proof(json: object, details: Details) {
     const doc = docFromJSON(json);

@@ -15,6 +15,7 @@
   import { core } from '$lib/workers/core.ts';
   import { moveSectionAt } from '../page/commands.ts';
   import type { Piece } from '../piece.svelte.ts';
+  import StandingParts from './StandingParts.svelte';
   import Unused from './Unused.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -163,6 +164,7 @@
         </li>
       {/each}
     </ol>
+    <StandingParts {piece} />
     {#if words}
       <p class="note">
         To cut the material anew, move the slider or <button class="word" onclick={() => void propose()}>see a proposal</button>. The page
