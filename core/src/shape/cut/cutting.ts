@@ -44,7 +44,7 @@ const EDGE_SHARE = 0.4;
 // squared logarithm of its share.
 const EVEN = 0.12;
 // Borders are looked for at this many places at most, and then moved to the best unit nearby.
-const MOST_PLACES = 280;
+const MOST_PLACES = 240;
 
 /**
  * Cuts a text where its subject changes. A set of borders is scored by how alike the units of each stretch are (see

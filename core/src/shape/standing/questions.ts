@@ -9,7 +9,9 @@ const LONGEST_ANSWER = 60;
 const SHORTEST_ANSWER = 5;
 // Questions to the room, and such as point at something said before.
 const TO_THE_ROOM =
-  /\b(?:hear me|see (?:this|that|it)|any (?:more )?questions|ready|anybody|anyone|yes\?|no\?|right\?|okay\?|all right)\b/i;
+  /\b(?:hear me|see (?:this|that|it)|any (?:more )?questions|ready|anybody|anyone|yes\?|no\?|right\?|okay\?|all right|can i (?:just )?(?:show|tell|ask|say))\b/i;
+// Said of the question, not in answer to it.
+const OF_THE_QUESTION = /\b(?:questions?|asked|ask)\b/i;
 const POINTS_BACK = /\b(?:it|that|this|these|those|they|them|he|she|him|her)\b/i;
 
 /**
@@ -30,6 +32,8 @@ export function questionsAndAnswers(sections: readonly SaidSection[]): PostNode[
       answer.push(next.text);
       for (const origin of next.origins) if (!origins.includes(origin)) origins.push(origin);
     }
+    if (wordCount(answer[0] ?? '') <= 6 && OF_THE_QUESTION.test(answer[0]!)) answer.shift();
+    if (wordCount(answer.at(-1) ?? '') === 1) answer.pop();
     const text = answer.join(' ');
     return wordCount(text) < SHORTEST_ANSWER ? [] : [{ question, text, origins, telling, i }];
   });

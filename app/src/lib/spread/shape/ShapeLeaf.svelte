@@ -159,7 +159,7 @@
               >
             </span>
           {:else}
-            {@render bar(s.words, false)}<span class="mono n">{s.words}</span>
+            {@render bar(s.words, false)}<span class="mono n">{s.words}</span><span class="moves"></span>
           {/if}
         </li>
       {/each}
@@ -233,6 +233,7 @@
     align-items: baseline;
     gap: 10px;
     min-width: 0;
+    line-height: 1.35;
     text-align: left;
     overflow-wrap: anywhere;
   }
@@ -272,6 +273,7 @@
   }
   .moves {
     display: flex;
+    min-width: 48px;
     color: var(--faded);
   }
   .turn {
