@@ -1,3 +1,4 @@
+import { postFromMarkdown } from '../post/markdown.ts';
 import { schema, type PostNode } from '../post/schema.ts';
 import { draftOf, plainWords } from './draft.ts';
 import type { Format } from './formats.ts';
@@ -69,8 +70,13 @@ function wordsOf({ attrs }: XmlElement): PostNode | null {
   return schema.text(words, /^https?:/i.test(href) ? [schema.marks.link.create({ href })] : []);
 }
 
-// Many outliners keep a longer note beside the words, under this name.
+// Many outliners keep a longer note beside the words, under this name: paragraphs, or lists typed by hand.
 function noteOf({ attrs }: XmlElement): PostNode[] {
-  const note = (attrs._note ?? '').replace(/\s+/g, ' ').trim();
-  return note ? [nodes.paragraph.create(null, schema.text(note))] : [];
+  const note = attrs._note ?? '';
+  if (!note.trim()) return [];
+  return postFromMarkdown(note).children.map((block) =>
+    block.isTextblock || !/List$/.test(block.type.name)
+      ? nodes.paragraph.create(null, block.textContent ? schema.text(block.textContent) : null)
+      : block,
+  );
 }

@@ -17,9 +17,9 @@ const parser = new XMLParser({
   trimValues: false,
   parseTagValue: false,
   parseAttributeValue: false,
-  // Only the five entities of XML itself and numbers: a document may declare none of its own.
+  // Entities of XML and HTML, and numbers: a document may declare none of its own.
   processEntities: true,
-  htmlEntities: false,
+  htmlEntities: true,
 });
 
 /**

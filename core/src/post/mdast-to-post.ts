@@ -1,3 +1,4 @@
+import { fromHtml } from 'hast-util-from-html';
 import type { Definition, Nodes, Parents, PhrasingContent, Root, Table } from 'mdast';
 import { isSafeAddress } from './address.ts';
 import { schema, type Mark, type PostNode } from './schema.ts';
@@ -24,8 +25,9 @@ const BLOCKS: Record<string, Block> = {
     nodes.codeBlock.create({ language: node.lang ?? '' }, node.value ? schema.text(node.value) : null),
   ],
   thematicBreak: () => [nodes.rule.create()],
-  // Raw markup is shown as the words it was typed in, never run.
-  html: (node: { value: string }) => (/^<!--[^]*-->$/.test(node.value.trim()) ? [] : [textParagraph(node.value)]),
+  // Raw markup is shown as the words it was typed in, never run; only a picture is one.
+  html: (node: { value: string }) =>
+    /^<!--[^]*-->$/.test(node.value.trim()) ? [] : [pictureOfMarkup(node.value) ?? textParagraph(node.value)],
   table: (node: Table, definitions) => {
     const width = Math.max(...node.children.map((row) => row.children.length));
     const rows = node.children.map((row, n) =>
@@ -113,7 +115,17 @@ function paragraphs(children: PhrasingContent[], definitions: Definitions): Post
   return found;
 }
 
+/** The picture that an `<img>` stands for; null when the markup is another, or its address is not safe. */
+function pictureOfMarkup(markup: string): PostNode | null {
+  if (!/^\s*<img\s[^<>]*>\s*$/i.test(markup)) return null;
+  const [image] = fromHtml(markup, { fragment: true }).children.filter((node) => node.type === 'element');
+  const { src, alt, title } = image!.properties;
+  if (typeof src !== 'string' || !isSafeAddress(src)) return null;
+  return nodes.picture.create({ src, alt: String(alt ?? ''), caption: String(title ?? '') });
+}
+
 function asPicture(node: PhrasingContent, definitions: Definitions): PostNode | null {
+  if (node.type === 'html') return pictureOfMarkup(node.value);
   const target = node.type === 'imageReference' ? definitions.get(node.identifier) : node.type === 'image' ? node : null;
   if (!target || !isSafeAddress(target.url)) return null;
   const { alt } = node as { alt?: string | null };

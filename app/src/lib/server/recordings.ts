@@ -50,7 +50,7 @@ export async function addRecording(id: string, upload: string, name: string): Pr
   const state = UPLOAD.test(upload) ? await store.getUpload(upload).catch(() => null) : null;
   if (!state || state.offset !== state.size) throw new Complaint('This recording did not arrive whole: send it again.');
   const path = join(folder, upload);
-  const media = mediaType(bytesAt(path, 0, 512));
+  const media = mediaType(bytesAt(path, 0, 4096));
   if (!media) throw new Complaint(`${name} is no recording that can be played: use WebM, MP4, MP3, M4A, WAV or Ogg.`);
   const size = statSync(path).size;
   const passages = captionsOf(path, size, media.type);
