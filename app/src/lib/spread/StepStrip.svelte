@@ -20,9 +20,9 @@
           ? `${piece.leftToTidy.toLocaleString('en')} to look at`
           : 'all done',
     shape: piece.hasWords ? count(piece.sections.length, 'section') : 'no sections',
-    write: count(piece.figures?.words ?? 0, 'word'),
-    dress: count(piece.figures?.pictures ?? 0, 'picture'),
-    proof: count(piece.findings.length, 'finding'),
+    write: piece.figures ? count(piece.figures.words, 'word') : 'counting',
+    dress: piece.figures ? count(piece.figures.pictures, 'picture') : 'counting',
+    proof: piece.figures ? count(piece.findings.length, 'finding') : 'looking',
     send: sent,
   });
   const done: Record<Step, boolean> = $derived({
@@ -31,7 +31,7 @@
     shape: piece.sections.length > 1,
     write: (piece.figures?.words ?? 0) > 0,
     dress: (piece.figures?.pictures ?? 0) > 0,
-    proof: piece.hasWords && piece.findings.length === 0,
+    proof: piece.hasWords && !!piece.figures && piece.findings.length === 0,
     send: sent === 'sent',
   });
 
