@@ -72,20 +72,20 @@ function byHouse(own: readonly Name[], all: readonly Word[], { flow }: Material,
   for (const name of own)
     for (const start of new Set(name.sounds.map((s) => CLASS[s.charAt(0)] ?? s.charAt(0))))
       byStart.set(start, [...(byStart.get(start) ?? []), name]);
-  const exact = new Set(own.map((name) => name.text));
+  const right = rightPlaces(own, all, flow.text);
   const found: (Omit<Edit, 'before'> & { score: number })[] = [];
   all.forEach((word, i) => {
     for (let n = 1; n <= MOST_WORDS && i + n <= all.length; n++) {
       const last = all[i + n - 1]!;
       const text = flow.text.slice(word.from, last.to);
-      if (n > 1 && /[.!?,;:\n]\s*\n|[.!?;:]/.test(text)) break;
+      if (n > 1 && /[.!?,;:]/.test(text)) break;
       const joined = joinedOf(text);
       if (joined.length < 3) continue;
       const [sound] = heard.sounds(joined);
       const start = CLASS[sound?.charAt(0) ?? ''] ?? sound?.charAt(0) ?? '';
       for (const name of byStart.get(start) ?? []) {
-        const apart = text.replace(/\s+/g, ' ');
-        if (apart === name.text || exact.has(apart)) continue;
+        // Where the name stands as it should, nothing around it or inside it is another.
+        if (right.some((r) => r.from < last.to && word.from < r.to && (r.name === name.text || r.to - r.from >= text.length))) continue;
         const score = likeness(
           name,
           joined,
@@ -117,6 +117,17 @@ function byHouse(own: readonly Name[], all: readonly Word[], { flow }: Material,
     if (!kept.some((k) => k.from < edit.to && edit.from < k.to)) kept.push(edit);
   }
   return kept.map(({ score: _score, ...edit }) => edit);
+}
+
+/** Where names stand as they should. */
+function rightPlaces(own: readonly Name[], all: readonly Word[], text: string): { name: string; from: number; to: number }[] {
+  const exact = new Set(own.map((name) => name.text));
+  return all.flatMap((word, i) =>
+    all.slice(i, i + MOST_WORDS).flatMap(({ to }) => {
+      const name = text.slice(word.from, to).replace(/\s+/g, ' ');
+      return exact.has(name) ? [{ name, from: word.from, to }] : [];
+    }),
+  );
 }
 
 // First sounds that are taken for one another.

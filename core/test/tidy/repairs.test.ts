@@ -127,6 +127,14 @@ describe('suspect passages', () => {
   });
 });
 
+describe('a name that stands as it should', () => {
+  it('is left alone, with the words beside it and over the end of a line', () => {
+    const said = text("My name is Mira Holloway, I've been here long. Come to the Larkfield Repair\nHall tonight.");
+    const house = { ...usualHouse(), names: ['Mira Holloway', 'Larkfield Repair Hall'] };
+    expect(findEdits(said, { model, house }).filter((e) => e.kind === 'names')).to.deep.equal([]);
+  });
+});
+
 describe('asides', () => {
   const talk = text(
     'Hello everybody and welcome to the hall. Good. The blade is the first thing to look at. As you can see on the screen, it is bent. Do not forget to subscribe. You straighten it in the vice. Thank you for listening.',
