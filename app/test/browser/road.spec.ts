@@ -60,6 +60,7 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   // Write: a title, Markdown as typed, a section moved, undo.
   await step(page, 'Write');
   await page.getByRole('textbox', { name: 'Title' }).fill('Sharpening a kitchen knife without fear');
+  await saved(page);
   const moved = await headings.nth(2).textContent();
   await headings.nth(2).click();
   await page.keyboard.press('Alt+Shift+ArrowUp');
