@@ -1,6 +1,9 @@
-import { isContentWord, normal, stem } from '../language/terms.ts';
+import { isContentWord, normal, stem, terms } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
-import { RARE, type Subjects } from './cut/subjects.ts';
+import { frequencyOf, type Subjects } from './cut/subjects.ts';
+
+// A stem in no list is mostly a name: rare, but not so rare that it heads everything.
+const UNLISTED = 3e-5;
 
 /** Something a section could be headed with, and how telling it is. `key` are its stems. */
 type Candidate = { text: string; key: string[]; score: number };
@@ -36,8 +39,7 @@ export function proposeHeadings(
       const c = here.get(s) ?? 0;
       const rest = (whole.get(s) ?? 0) - c;
       const own = Math.log((c + 0.3) / size / ((rest + 0.3) / Math.max(1, total - size)));
-      const k = subjects?.stems.get(s);
-      const rare = subjects ? Math.log(c / size / (k === undefined ? RARE * 10 : subjects.frequencies[k]!)) : 2;
+      const rare = subjects ? Math.log(c / size / frequencyOf(subjects, s, UNLISTED)) : 2;
       return Math.max(0, own + 0.35 * rare) * (used.has(s) ? 0.2 : 1);
     };
     const things = thingsOf(sentences, telling);
@@ -187,7 +189,7 @@ function howToOf(
   for (const sentence of sentences) {
     for (const match of sentence.replaceAll('’', "'").matchAll(DEED)) {
       const deed = match[1]!.toLowerCase();
-      if (!deeds.has(deed) || /(?:ed|ing|[^s]s|ly)$/.test(deed)) continue;
+      if (!deeds.has(deed)) continue;
       const rest = words(sentence.slice(match.index + match[0].length)).slice(0, 3);
       for (let length = Math.min(3, rest.length); length >= 1; length--) {
         const thing = names.get(
@@ -216,13 +218,7 @@ function howToOf(
 
 function stemCounts(sentences: readonly string[]): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const sentence of sentences) {
-    for (const w of words(sentence)) {
-      if (!isContentWord(w.text)) continue;
-      const s = stem(w.text);
-      counts.set(s, (counts.get(s) ?? 0) + 1);
-    }
-  }
+  for (const sentence of sentences) for (const s of terms(sentence)) counts.set(s, (counts.get(s) ?? 0) + 1);
   return counts;
 }
 

@@ -27,9 +27,8 @@ export type ProposedSection = {
 
 /** Material that can be cut into any number of headed sections, at once. */
 export type Shape = {
-  /** How many sections its subjects ask for, and how many its length asks for. */
+  /** How many sections its subjects ask for. */
   natural: number;
-  wished: number;
   /** Headed sections, the introduction and the close among them; as many as its length asks for when not given. */
   sections: (count?: number) => ProposedSection[];
 };
@@ -48,11 +47,13 @@ export function shapeOf(materials: readonly Material[], subjects: Subjects | nul
       p.sentences.map((sentence, i) => ({ source, paragraph: `${source}:${n}`, sentence, opensParagraph: i === 0 })),
     ),
   );
-  const units = sentences.map(({ sentence, opensParagraph }): Unit => {
-    return { terms: terms(sentence.text), words: wordCount(sentence.text), opensParagraph, pull: signpost(sentence.text) };
-  });
+  const units = sentences.map(({ sentence: { text }, opensParagraph }): Unit => ({
+    terms: terms(text),
+    opensParagraph,
+    pull: signpost(text),
+  }));
   const cuts = cutting(units, subjects);
-  const wished = wishedSections(units.reduce((sum, u) => sum + u.words, 0));
+  const wished = wishedSections(sentences.reduce((sum, { sentence }) => sum + wordCount(sentence.text), 0));
 
   function sections(count = wished): ProposedSection[] {
     if (!sentences.length) return [];
@@ -89,7 +90,6 @@ export function shapeOf(materials: readonly Material[], subjects: Subjects | nul
     get natural() {
       return cuts.natural;
     },
-    wished,
     sections,
   };
 }

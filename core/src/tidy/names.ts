@@ -84,8 +84,6 @@ function byHouse(own: readonly Name[], all: readonly Word[], { flow }: Material,
       const [sound] = heard.sounds(joined);
       const start = CLASS[sound?.charAt(0) ?? ''] ?? sound?.charAt(0) ?? '';
       for (const name of byStart.get(start) ?? []) {
-        // Where the name stands as it should, nothing around it or inside it is another.
-        if (right.some((r) => r.from < last.to && word.from < r.to && (r.name === name.text || r.to - r.from >= text.length))) continue;
         const score = likeness(
           name,
           joined,
@@ -93,6 +91,8 @@ function byHouse(own: readonly Name[], all: readonly Word[], { flow }: Material,
           heard,
         );
         if (score <= 0) continue;
+        // Where the name stands as it should, nothing around it or inside it is another.
+        if (right.some((r) => r.from < last.to && word.from < r.to && (r.name === name.text || r.to - r.from >= text.length))) continue;
         // A possessive ending is the sentence's, not the name's.
         const ending = /['’]s$/.exec(text)?.[0] ?? '';
         const isOwn = ending && !/['’]s$/.test(name.text);

@@ -36,12 +36,10 @@ const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
 let shaped: { key: string; shape: Shape } | undefined;
 
 async function shapeOfMaterial(tidied: Tidied[]): Promise<Shape> {
-  const key = JSON.stringify(tidied.map(({ id, source, edits, proposed }) => [id, source.passages.length, edits, proposed.length]));
+  const material = tidied.map(({ id, source, edits, proposed }) => ({ id, source, edits: editsForSections(edits, proposed) }));
+  const key = JSON.stringify(material);
   if (shaped?.key !== key) {
-    const materials = tidied.map(({ id, source, edits, proposed }) => ({
-      source: id,
-      paragraphs: proseOf(source, editsForSections(edits, proposed)),
-    }));
+    const materials = material.map(({ id, source, edits }) => ({ source: id, paragraphs: proseOf(source, edits) }));
     shaped = { key, shape: shapeOf(materials, await subjects().catch(() => null)) };
   }
   return shaped.shape;

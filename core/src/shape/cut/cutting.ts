@@ -2,10 +2,10 @@ import { counted, likeness } from './likeness.ts';
 import type { Subjects } from './subjects.ts';
 
 /**
- * Something to be cut between, never inside: a sentence or a cue as the stems of its content words, its length in
- * words, and whether it opens a paragraph. `pull` is how much speaks for beginning a section with it, in nats.
+ * Something to be cut between, never inside: a sentence or a cue as the stems of its content words, and whether it
+ * opens a paragraph. `pull` is how much speaks for beginning a section with it, in nats.
  */
-export type Unit = { terms: readonly string[]; words: number; opensParagraph: boolean; pull?: number };
+export type Unit = { terms: readonly string[]; opensParagraph: boolean; pull?: number };
 
 /** A border before unit `at`; `strength` is how much the cut gains (in nats of likelihood), the higher the surer. */
 export type Border = { at: number; strength: number };
@@ -23,7 +23,7 @@ export function wishedSections(words: number): number {
   return Math.min(16, Math.max(1, Math.round(words / 420)));
 }
 
-// A text of so many content words has ten sections; ten times as many have half as many again. How strongly it is
+// A text of so many content words has ten sections; ten times as many have a quarter more. How strongly it is
 // held to that, in nats per squared logarithm, while the number is found.
 const TEN_SECTIONS = 600;
 const GROWTH = 0.1;

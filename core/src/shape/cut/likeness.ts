@@ -1,4 +1,4 @@
-import { RARE, type Subjects } from './subjects.ts';
+import { frequencyOf, type Subjects } from './subjects.ts';
 
 /** The stems of each unit as numbers, and what is known of each stem. */
 export type Counted = {
@@ -47,7 +47,7 @@ export function counted(terms: readonly (readonly string[])[], subjects: Subject
   const inText = new Float64Array(stems.length);
   for (const unit of units) for (const n of unit) inText[n]! += 1 / total;
   const known = stems.map((stem) => subjects?.stems.get(stem));
-  const inEnglish = Float64Array.from(known, (k, n) => (!subjects ? inText[n]! : k === undefined ? RARE : subjects.frequencies[k]!));
+  const inEnglish = Float64Array.from(stems, (stem, n) => (subjects ? frequencyOf(subjects, stem) : inText[n]!));
 
   const size = subjects?.size ?? 0;
   const directions = new Float64Array(units.length * size);

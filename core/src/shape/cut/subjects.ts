@@ -12,7 +12,13 @@ export type Subjects = {
 };
 
 /** How often a stem is taken to stand that is in no list. */
-export const RARE = 3e-6;
+const RARE = 3e-6;
+
+/** How often a stem stands in English, a share of one; `rare` for one that is in no list. */
+export function frequencyOf({ stems, frequencies }: Subjects, stem: string, rare = RARE): number {
+  const n = stems.get(stem);
+  return n === undefined ? rare : frequencies[n]!;
+}
 
 /** Reads the file: a line of JSON, then for each stem the logarithm of its frequency and its vector as signed bytes. */
 export function readSubjects(bytes: Uint8Array): Subjects {
