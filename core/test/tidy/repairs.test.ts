@@ -182,6 +182,21 @@ describe('sentences of words without marks', () => {
     expect(result.toLowerCase().replace(/[.,?]/g, '')).to.equal(SAID);
   });
 
+  it('believe a speaker who pauses where sentences end, even after a word that leads on', () => {
+    const said =
+      'the wick is cotton | it is woven flat | it has to fit the burner | you cut it straight | you soak it for an hour | the chimney is glass | it gets hot | you wash it in warm water | it has to be dry before you put it in | the lamp wants a new wick | most of them are not broken | they only want to be cleaned | that is the whole of it';
+    let clock = 0;
+    const wordsMs: number[] = [];
+    for (const word of said.split(' ')) {
+      if (word === '|') clock += 600;
+      else wordsMs.push(clock, (clock += 250));
+    }
+    const passage = { text: said.replaceAll(' |', ''), startMs: 0, endMs: clock, wordsMs };
+    const result = tidied({ kind: 'transcript', passages: [passage] }, ['sentences']);
+    expect(result).to.contain('put it in. The lamp');
+    expect(result.match(/\./g)).to.have.length(13);
+  });
+
   it('go by the pauses where the times of words are there', () => {
     const words = 'we took the lid off the pot was dry';
     const timed = (pauseAfter: number): Passage => {

@@ -21,19 +21,34 @@ export const UNIT = 64;
 /** How many rows the loops below want for n of them. */
 export const rowsFor = (n: number): number => Math.ceil(n / 4) * 4;
 
-/** The rows of some places, in steps of UNIT. */
-export function whole(rows: Float32Array, places: Int32Array, inputs: number): Int32Array {
+/** The rows of some places, in steps of `unit`. */
+export function whole(rows: Float32Array, places: Int32Array, inputs: number, unit: number): Int32Array {
   const counted = new Int32Array(rowsFor(places.length) * inputs);
   for (let row = 0; row < places.length; row++) {
-    for (let u = 0; u < inputs; u++) counted[row * inputs + u] = rows[places[row]! * inputs + u]! * UNIT;
+    for (let u = 0; u < inputs; u++) counted[row * inputs + u] = rows[places[row]! * inputs + u]! * unit;
   }
   return counted;
 }
 
-/** n rows, in steps of UNIT, through a layer. Four rows and two outputs at a time, so that each number that is read is used more than once. */
-export function dense(whole: Int32Array, n: number, { inputs, outputs, weights, scales, bias }: Layer): Float32Array {
+/** n rows, in steps of `unit`, through a layer. */
+export function dense(whole: Int32Array, n: number, layer: Layer, unit = UNIT): Float32Array {
+  const result = new Float32Array(rowsFor(n) * layer.outputs);
+  denseInto(whole, n, layer, result, unit);
+  return result.subarray(0, n * layer.outputs);
+}
+
+/**
+ * n rows, in steps of `unit`, through a layer, into a result with room for rowsFor(n) rows. Four rows and two outputs
+ * at a time, so that each number that is read is used more than once.
+ */
+export function denseInto(
+  whole: Int32Array,
+  n: number,
+  { inputs, outputs, weights, scales, bias }: Layer,
+  result: Float32Array,
+  unit = UNIT,
+): void {
   const padded = rowsFor(n);
-  const result = new Float32Array(padded * outputs);
   for (let i = 0; i < padded; i += 4) {
     const a = i * inputs;
     const b = a + inputs;
@@ -66,8 +81,8 @@ export function dense(whole: Int32Array, n: number, { inputs, outputs, weights, 
         dv = (dv + Math.imul(xd, wv)) | 0;
         dw = (dw + Math.imul(xd, ww)) | 0;
       }
-      const sv = scales[o]! / UNIT;
-      const sw = scales[o + 1]! / UNIT;
+      const sv = scales[o]! / unit;
+      const sw = scales[o + 1]! / unit;
       const at = i * outputs + o;
       result[at] = av * sv + bias[o]!;
       result[at + 1] = aw * sw + bias[o + 1]!;
@@ -79,5 +94,4 @@ export function dense(whole: Int32Array, n: number, { inputs, outputs, weights, 
       result[at + 3 * outputs + 1] = dw * sw + bias[o + 1]!;
     }
   }
-  return result.subarray(0, n * outputs);
 }

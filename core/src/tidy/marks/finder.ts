@@ -5,7 +5,7 @@ import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { passageAt } from '../flow.ts';
 import { listsOf } from './lexicon.ts';
-import { closesGreeting, isAsked, opensPlainly } from './openings.ts';
+import { closesGreeting, hangsOn, isAsked, opensPlainly } from './openings.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -16,7 +16,17 @@ const BARE_SPOKEN = 8;
 const PAUSE_MS = 280;
 
 // How sure the network has to be: chosen on documents it was not trained on, for the best balance of missed and false.
-const SURE = { end: 0.29, endHeard: 0.4, question: 0.3, beforeOpening: 0.06, comma: 0.27, name: 0.46 };
+const SURE = {
+  end: 0.29,
+  endHeard: 0.4,
+  question: 0.4,
+  beforeOpening: 0.06,
+  whole: 0.9,
+  word: 0.6,
+  comma: 0.27,
+  commaHeard: 0.4,
+  name: 0.46,
+};
 
 /**
  * Sentences: words that carry no marks get full stops, question marks, commas and capitals, after the network for
@@ -24,7 +34,8 @@ const SURE = { end: 0.29, endHeard: 0.4, question: 0.3, beforeOpening: 0.06, com
  */
 export const sentenceMarks: Finder = (material) => {
   if (!material.model) return [];
-  return bareStretches(material).flatMap((stretch) => marksFor(stretch, material));
+  const gone = wordsGone(material.found);
+  return bareStretches(material).flatMap((stretch) => marksFor(stretch, material, gone));
 };
 
 type Stretch = { from: number; to: number };
@@ -50,23 +61,40 @@ function bareStretches({ source, flow }: Material): Stretch[] {
   });
 }
 
-function marksFor({ from, to }: Stretch, { source, flow, found, house, model }: Material): Omit<Edit, 'before'>[] {
+type Gone = Pick<Edit, 'kind' | 'from' | 'to'>;
+
+/** The stretches that repairs found before take out, in the order of the text; what an edit puts in stands at its end. */
+const wordsGone = (found: readonly Edit[]): Gone[] =>
+  found
+    .filter((e) => e.kind === 'fillers' || e.kind === 'doubled')
+    .map(({ kind, from, to, after }) => ({ kind, from, to: to - after.trim().length }))
+    .sort((a, b) => a.from - b.from);
+
+function marksFor({ from, to }: Stretch, { source, flow, house, model }: Material, allGone: readonly Gone[]): Omit<Edit, 'before'>[] {
   const text = flow.text.slice(from, to);
-  const gone = found.filter((e) => e.from < to && e.to > from && !e.after.trim());
+  const gone = allGone.filter((e) => e.from < to && e.to > from);
   let g = 0;
   const kept = words(text)
     .map((w): Word => ({ ...w, from: w.from + from, to: w.to + from }))
     .filter((w) => {
       while (gone[g] && gone[g]!.to <= w.from) g++;
-      return !gone.slice(g, g + 3).some((e) => e.from <= w.from && e.to >= w.to);
+      return !(gone[g] && gone[g]!.from <= w.from && gone[g]!.to >= w.to);
     });
   const said = kept.map((w) => normal(w.text));
   const pauses = pausesAfter(kept, flow.starts, source.passages, flow);
+  // A pause before words that are said again is no end.
+  const again = gone.filter((e) => e.kind === 'doubled');
+  let a = 0;
+  kept.forEach((word, i) => {
+    const next = kept[i + 1];
+    while (again[a] && again[a]!.from < word.to - 1) a++;
+    if (next && again[a] && again[a]!.to <= next.from + 1) pauses[i] = UNKNOWN;
+  });
   const marks = marksOf(model!, said, pauses);
   const isHeard = pauses.some((p) => p !== UNKNOWN);
   const own = namesOf(house.names, source.title);
   vote(said, marks.name, own, (word) => (listsOf(word, model!.filters) & 1) === 1);
-  const ends = endsOf(said, marks, isHeard ? SURE.endHeard : SURE.end);
+  const ends = endsOf(said, marks, isHeard ? pauses : null);
   // The words of a stretch that something else goes on after have their mark already.
   const last = kept.length - 1;
   const isClosed = /[.!?…;:,]["'”’)]*\s*$/.test(text);
@@ -176,18 +204,51 @@ function vote(said: readonly string[], name: Float32Array, own: readonly (readon
 }
 
 // Words a sentence does not end with, whatever the network says.
-const LEADS_ON = new Set(
-  'a an the of to in on at by for from with and or but as my your our their its his her i we is are was were be been am'.split(' '),
-);
+const LEADS_ON_ALWAYS = new Set('a an the of and or but as my your our their its his her i we is are was were be been'.split(' '));
+// These only before a pause, as in "put it in".
+const LEADS_ON = new Set([...LEADS_ON_ALWAYS, ...'to in on at by for from with am'.split(' ')]);
+// A speaker's pauses are believed when so many of them, of so many at least, stand where a sentence surely ends.
+const TELLING = 0.6;
+const FEWEST_PAUSES = 12;
+
+/** Whether a sentence ends at a pause whatever the network says: where the pauses of a speaker mostly mean that. */
+function tellsEnds(pauses: Uint8Array, marks: Marks): (i: number) => boolean {
+  let heard = 0;
+  let sum = 0;
+  pauses.forEach((pause, i) => {
+    if (pause !== PAUSE) return;
+    heard++;
+    sum += marks.end[i]!;
+  });
+  const isTelling = heard >= FEWEST_PAUSES && sum / heard > TELLING;
+  return (i) => isTelling && pauses[i] === PAUSE;
+}
+
 /** The mark after each word: a full stop, a question mark, a comma, or none. */
-function endsOf(said: readonly string[], marks: Marks, sure: number): string[] {
+function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null): string[] {
   const ends = said.map(() => '');
+  const [sure, sureComma] = pauses ? [SURE.endHeard, SURE.commaHeard] : [SURE.end, SURE.comma];
+  const isTold = pauses ? tellsEnds(pauses, marks) : () => false;
   for (let i = 0; i < said.length; i++) {
     const enough = opensPlainly(said, i + 1) ? SURE.beforeOpening : sure;
-    if (closesGreeting(said, i) || (marks.end[i]! > enough && !LEADS_ON.has(said[i]!))) ends[i] = '.';
-    else if (marks.comma[i]! > SURE.comma && !LEADS_ON.has(said[i]!)) ends[i] = ',';
+    const leadsOn = LEADS_ON.has(said[i]!);
+    if (closesGreeting(said, i) || (marks.end[i]! > enough && !leadsOn) || (isTold(i) && !LEADS_ON_ALWAYS.has(said[i]!))) ends[i] = '.';
+    else if (marks.comma[i]! > sureComma && !leadsOn) ends[i] = ',';
   }
-  for (let i = 0; i < said.length; i++) if (ends[i] === '.' && isQuestion(said, marks, ends, i)) ends[i] = '?';
+  // A word is seldom a sentence: of two ends so near each other the surer one holds.
+  for (let i = 1; i < said.length; i++) {
+    if (ends[i] !== '.' || ends[i - 1] !== '.' || Math.min(marks.end[i]!, marks.end[i - 1]!) > SURE.word) continue;
+    ends[marks.end[i]! < marks.end[i - 1]! ? i : i - 1] = '';
+  }
+  for (let i = 0, first = 0; i < said.length; i++) {
+    if (ends[i] !== '.') continue;
+    if (isQuestion(said, marks, ends, i)) ends[i] = '?';
+    else if (marks.end[i]! < SURE.whole && hangsOn(said, first, i + 1, ends.slice(first, i).includes(','))) {
+      ends[i] = ',';
+      continue;
+    }
+    first = i + 1;
+  }
   return ends;
 }
 

@@ -1,4 +1,5 @@
 import { dense, layerOf, rowsFor, UNIT, whole, type Layer } from './dense.ts';
+import { recur, type Recurrent } from './recurrent.ts';
 import { OUTPUTS, Runs, type Grams } from './grams.ts';
 import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
 
@@ -9,20 +10,20 @@ import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
  *   x_i = word + ending + shape + lists it stands in + pauses beside it (embeddings)
  *   h_i = relu(sum_k near_k ∘ x_(i + k) + b)           for k from -left to right
  *   z_i = relu(P h_i + p)
- *   z_i = z_i + relu(B sum_k far_k ∘ z_(i + k·reach) + b)    for each block
- *   marks = softmax(O z_i + o + runs of words around i), name = sigmoid(N z_i + n + runs of words around i)
+ *   y_i = z_i, and what two recurrent layers know after they heard z up to i, one from the front, one from the end
+ *   marks = softmax(O y_i + o + runs of words around i), name = sigmoid(N y_i + n + runs of words around i)
  */
 export type MarksModel = {
   words: ReadonlyMap<string, number>;
   endings: ReadonlyMap<string, number>;
   filters: Record<List, Filter>;
   sizes: Sizes;
-  /** Words after which there is hardly ever a mark, and which are no names: they are passed over. */
+  /** Words after which there is hardly ever a mark, and which are no names: no marks are asked for. */
   quiet: ReadonlySet<string>;
   /** Values by name, row by row. */
   tensors: Record<string, Float32Array>;
   grams: Grams;
-  layers: { near: Near; inner: Layer; out: Layer; blocks: { far: Float32Array; layer: Layer; reach: number }[] };
+  layers: { near: Near; inner: Layer; forward: Recurrent; backward: Recurrent; out: Layer };
 };
 
 /** The weights of near neighbours as whole numbers: each channel of each tap. */
@@ -33,7 +34,6 @@ type Sizes = {
   inner: number;
   left: number;
   right: number;
-  reaches: number[];
   marks: number;
   own: number;
   ownInWords: number;
@@ -81,7 +81,7 @@ export function readModel(bytes: Uint8Array): MarksModel {
   const rows = grams.weights.length / OUTPUTS;
   const numbered = (list: string[]) => new Map(list.map((text, i) => [text, i + 1]));
   const layer = (name: string) => layerOf(whole[name]!, tensors[`${name}Bias`]!);
-  const blocks = sizes.reaches.map((reach, b) => ({ far: tensors[`block${b}Near`]!, layer: layer(`block${b}`), reach }));
+  const recurrent = (way: string) => ({ from: layer(`recur${way}From`), back: layer(`recur${way}Back`) });
   return {
     words: numbered(words),
     endings: numbered(endings),
@@ -96,7 +96,13 @@ export function readModel(bytes: Uint8Array): MarksModel {
       weights: Int8Array.from({ length: rows * OUTPUTS }, (_, i) => grams.weights[(i % OUTPUTS) * rows + Math.floor(i / OUTPUTS)]!),
       scales: grams.scales,
     },
-    layers: { near: nearOf(tensors.near!, tensors.nearBias!), inner: layer('inner'), out: layer('out'), blocks },
+    layers: {
+      near: nearOf(tensors.near!, tensors.nearBias!),
+      inner: layer('inner'),
+      forward: recurrent('Forward'),
+      backward: recurrent('Backward'),
+      out: layer('out'),
+    },
   };
 }
 
@@ -122,6 +128,8 @@ export const PAUSE = 2;
 
 // So many words go through the layers at once: what they need fits into the processor's own memory.
 const AT_ONCE = 512;
+// The states lie between -1 and 1: the last layer counts in finer steps.
+const FINE = 1024;
 
 /**
  * The marks of a run of words in lower case.
@@ -134,26 +142,16 @@ export function marksOf(model: MarksModel, words: readonly string[], pauses: Uin
   const inputs = new Inputs(model, words, pauses);
   const runs = new Runs(model, words, inputs.lists);
   const loud = Int32Array.from(words.keys()).filter((i) => !model.quiet.has(words[i]!));
-  const inner = sizes.inner;
-  // z of every word by its place; that of a quiet word is nought.
-  let z = new Float32Array(n * inner);
+  const places = Int32Array.from(words.keys());
+  const state = layers.forward.back.inputs;
+  // What is known of each word: z, then the two states.
+  const width = sizes.inner + 2 * state;
+  const known = new Float32Array(n * width);
+  each(places, (some) => put(dense(inputs.near(some), some.length, layers.inner), some, sizes.inner, known, width));
+  recur(layers.forward, known, width, sizes.inner, false);
+  recur(layers.backward, known, width, sizes.inner + state, true);
   each(loud, (some) => {
-    const rows = dense(inputs.near(some), some.length, layers.inner);
-    relu(rows);
-    put(rows, some, inner, z);
-  });
-  for (const { far, layer, reach } of layers.blocks) {
-    const next = new Float32Array(n * inner);
-    each(loud, (some) => {
-      const rows = dense(gathered(z, n, inner, far, reach, some), some.length, layer);
-      relu(rows);
-      put(rows, some, inner, next);
-    });
-    for (let i = 0; i < z.length; i++) next[i]! += z[i]!;
-    z = next;
-  }
-  each(loud, (some) => {
-    const out = dense(whole(z, some, inner), some.length, layers.out);
+    const out = dense(whole(known, some, width, FINE), some.length, layers.out, FINE);
     for (let row = 0; row < some.length; row++) {
       const i = some[row]!;
       const at = row * layers.out.outputs;
@@ -297,36 +295,14 @@ function nearSums(
   }
 }
 
-/** Puts rows where the words they belong to have theirs. */
-function put(rows: Float32Array, places: Int32Array, size: number, into: Float32Array): void {
+/** Puts rows where the words they belong to have theirs; what is below nought becomes nought. */
+function put(rows: Float32Array, places: Int32Array, size: number, into: Float32Array, width: number): void {
   for (let row = 0; row < places.length; row++) {
-    for (let u = 0; u < size; u++) into[places[row]! * size + u] = rows[row * size + u]!;
+    for (let u = 0; u < size; u++) into[places[row]! * width + u] = Math.max(0, rows[row * size + u]!);
   }
 }
 
 /** The shape of a word, as the training script counts it: figures, a hyphen, an apostrophe, short. */
 function shapeOf(word: string): number {
   return (/\d/.test(word) ? 1 : 0) + (word.includes('-') ? 2 : 0) + (word.includes("'") ? 4 : 0) + (word.length <= 3 ? 8 : 0);
-}
-
-function relu(values: Float32Array): void {
-  for (let i = 0; i < values.length; i++) if (values[i]! < 0) values[i] = 0;
-}
-
-/** The sums of far neighbours of some words, each channel by itself, in steps of UNIT. */
-function gathered(z: Float32Array, n: number, size: number, far: Float32Array, reach: number, places: Int32Array): Int32Array {
-  const taps = far.length / size;
-  const half = taps >> 1;
-  const sums = new Int32Array(rowsFor(places.length) * size);
-  const row = new Float64Array(size);
-  for (let r = 0; r < places.length; r++) {
-    row.fill(0);
-    for (let k = 0; k < taps; k++) {
-      const j = places[r]! + (k - half) * reach;
-      if (j < 0 || j >= n) continue;
-      for (let u = 0; u < size; u++) row[u]! += z[j * size + u]! * far[k * size + u]!;
-    }
-    for (let u = 0; u < size; u++) sums[r * size + u] = row[u]! * UNIT;
-  }
-  return sums;
 }

@@ -28,7 +28,7 @@ export function isAsked(said: readonly string[], from: number, to: number): bool
   if (HELPING.has(word(1))) {
     // "What is missing is a screw" says something.
     const isSaying = /^(?:is|was)$/.test(word(1)) && first === 'what' && said.slice(at + 3, to).some((w) => w === 'is' || w === 'was');
-    return first !== 'when' && !isSaying;
+    return (first !== 'when' || (/^(?:do|does|did|can|could|would|should|will)$/.test(word(1)) && WHO.has(word(2)))) && !isSaying;
   }
   return /^(?:how|what|which|whose)$/.test(first) && HELPING.has(word(2)) && (WHO.has(word(3)) || WHOSE.has(word(3)));
 }
@@ -54,4 +54,19 @@ function opensQuestion(said: readonly string[], i: number): boolean {
   return (
     /^(?:do|does|did|can|could|would|is|are|don't|doesn't|isn't)$/.test(word(0)) && /^(?:you|we|they|he|she|it|i|there)$/.test(word(1))
   );
+}
+
+const HANGING = list('if when whenever once unless while although though');
+// A clause that is longer has mostly come to its point.
+const LONGEST_HANGING = 14;
+
+/**
+ * Whether the words from `from` to `to` are only the first half of a sentence: "if the lamp doesn't work", "so that when
+ * somebody pulls". What comes after them goes on.
+ * @param isParted whether there is a comma inside
+ */
+export function hangsOn(said: readonly string[], from: number, to: number, isParted: boolean): boolean {
+  if (isParted || to - from > LONGEST_HANGING || to >= said.length || isAsked(said, from, to)) return false;
+  const at = start(said, from, to);
+  return to - at > 2 && (HANGING.has(said[at]!) || (said[at] === 'that' && said[at - 1] === 'so' && HANGING.has(said[at + 1]!)));
 }
