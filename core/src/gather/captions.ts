@@ -68,3 +68,6 @@ const ENTITY: Record<string, string> = {
 export function plainCueText(raw: string): string {
   return raw.replace(/<[^<>]*>/g, '').replace(/&(?:amp|lt|gt|nbsp|lrm|rlm);/g, (e) => ENTITY[e]!);
 }
+
+/** Words without the style tags that caption programs leave in them; other angle brackets are words. */
+export const withoutStyles = (text: string) => text.replace(/<\/?(?:b|i|u|c|v|font)\b[^<>]*>/gi, '');

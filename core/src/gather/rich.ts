@@ -22,6 +22,7 @@ export function readRich(kind: SourceKind, html: string, reading: Reading, { det
   const tree = parseHtml(html);
   const stated = { ...titleOf(tree), ...details };
   const main = mainText(tree);
+  spellNotes(main);
   cleanOffice(main);
   evenLevels(main);
   const { pictures, notes } = takePictures(main, beside ?? new Map());
@@ -54,6 +55,17 @@ function evenLevels(main: Parent): void {
   rewrite(main, (node) => [
     isHeading(node) && node !== title ? { ...node, tagName: `h${Math.min(6, Number(node.tagName[1]) + 1)}` } : node,
   ]);
+}
+
+/** The number of a note, raised in the document, in brackets as Markdown's notes have it; the way back to it is left out. */
+function spellNotes(main: Parent): void {
+  rewrite(main, (node) => {
+    if (node.tagName !== 'a' || !String(node.properties.href ?? '').startsWith('#')) return [node];
+    const said = toString(node).trim();
+    if (/^[↩↑^]\uFE0E?$/u.test(said)) return [];
+    const number = /^\[?(\d{1,3}|[*†‡])\]?$/.exec(said)?.[1];
+    return number ? [{ type: 'text', value: `[${number}]` }] : [node];
+  });
 }
 
 const DATA = /^data:(image\/[a-z+.-]+);base64,([\s\S]+)$/i;

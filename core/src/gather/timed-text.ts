@@ -1,3 +1,4 @@
+import { withoutStyles } from './captions.ts';
 import type { Format } from './formats.ts';
 import type { Passage } from './source.ts';
 import { splitSpeaker } from './speaker.ts';
@@ -5,8 +6,10 @@ import { TIME_MARK, readTime } from '../language/times.ts';
 
 // The same mark without groups of its own.
 const TIME = TIME_MARK.replace(/\((?!\?)/g, '(?:');
-// [1:02], (00:01:02) or 1:02 at the start of a line.
-const LEADING = new RegExp(String.raw`^\s*[[(]?\s*(${TIME})\s*[\])]?(?:\s*[-–—:|]\s+|\s+|$)`);
+// [1:02], (00:01:02), 1:02 or 00:01:02: at the start of a line; the last has its lines of words between bars.
+const LEADING = new RegExp(
+  String.raw`^\s*(?:[[(]\s*(${TIME})\s*[\])](?:\s*[-–—:|]\s+|\s*)|(${TIME})(?:\s*[-–—:|]\s+|\s+|(:)(?=[^\d\s])|$))`,
+);
 // A name before the mark; the mark then stands in brackets or ends its line.
 const NAMED = new RegExp(String.raw`^\s*(\p{Lu}[\p{L}.'’ -]{0,40}?)\s*:?\s+(?:[[(]\s*(${TIME})\s*[\])]|(${TIME})\s*$)\s*:?\s*`, 'u');
 
@@ -14,8 +17,10 @@ function mark(line: string) {
   const named = NAMED.exec(line);
   const m = named ?? LEADING.exec(line);
   if (!m) return null;
-  const startMs = readTime(named ? (named[2] ?? named[3])! : m[1]!);
-  return startMs === null ? null : { startMs, speaker: named?.[1], rest: line.slice(m[0].length) };
+  const startMs = readTime(named ? (named[2] ?? named[3])! : (m[1] ?? m[2])!);
+  if (startMs === null) return null;
+  const rest = withoutStyles(line.slice(m[0].length));
+  return { startMs, speaker: named?.[1], rest: !named && m[3] ? rest.replaceAll('|', '\n') : rest };
 }
 
 /** A transcript with a time mark at the start of its lines; a passage runs until the next mark. */
@@ -37,6 +42,10 @@ export const timedText: Format = {
       if (found) {
         const said = splitSpeaker(found.rest);
         const speaker = found.speaker?.trim() || said.speaker;
+        if (open?.text && open.startMs === found.startMs && open.speaker === speaker) {
+          open.text += `\n${said.text.trim()}`;
+          continue;
+        }
         open = { text: said.text.trim(), startMs: found.startMs, ...(speaker ? { speaker } : {}) };
         passages.push(open);
       } else if (line.trim()) {

@@ -1,6 +1,7 @@
 import { object, string } from 'yup';
 import { Complaint } from '../complaint.ts';
 import type { Format } from './formats.ts';
+import { withoutStyles } from './captions.ts';
 import { cuesOf } from './spoken-cues.ts';
 import type { Passage, SpokenWord } from './source.ts';
 
@@ -50,8 +51,11 @@ function findItems(data: unknown): Item[] | null {
   const lists: Fields[][] = [];
   const walk = (value: unknown, depth: number) => {
     if (depth > MOST_DEEP || value === null || typeof value !== 'object') return;
-    if (Array.isArray(value) && value.length && value.every((v) => v && typeof v === 'object' && isItem(v as Fields)))
-      lists.push(value as Fields[]);
+    if (Array.isArray(value)) {
+      // An item may lie in a field of its entry, and a list begin with an entry that is none: `[{type, data: {start, ...}}]`.
+      const items = value.flatMap((v: unknown) => [v, ...(isFields(v) ? Object.values(v) : [])].filter(isItem).slice(0, 1));
+      if (items.length && items.length >= value.length - 1) lists.push(items);
+    }
     for (const inner of Object.values(value)) walk(inner, depth + 1);
   };
   walk(data, 0);
@@ -71,8 +75,10 @@ const field = (item: Fields, names: RegExp) =>
 const seconds = (value: unknown): number =>
   typeof value === 'string' ? Number(value.replace(/s$/, '')) : typeof value === 'number' ? value : NaN;
 
-function isItem(item: Fields): boolean {
-  return typeof field(item, TEXT)?.[1] === 'string' && Number.isFinite(seconds(field(item, START)?.[1]));
+const isFields = (value: unknown): value is Fields => value !== null && typeof value === 'object' && !Array.isArray(value);
+
+function isItem(item: unknown): item is Fields {
+  return isFields(item) && typeof field(item, TEXT)?.[1] === 'string' && Number.isFinite(seconds(field(item, START)?.[1]));
 }
 
 function read(list: readonly Fields[]): Item[] {
@@ -90,7 +96,7 @@ function read(list: readonly Fields[]): Item[] {
       const endMs = end ? seconds(end[1]) * scale : length ? startMs + seconds(length[1]) * scale : startMs;
       const speaker = field(item, SPEAKER)?.[1];
       return {
-        text: String(field(item, TEXT)![1]).trim(),
+        text: withoutStyles(String(field(item, TEXT)![1])).trim(),
         startMs,
         endMs: Number.isFinite(endMs) ? Math.max(startMs, Math.round(endMs)) : startMs,
         ...(typeof speaker === 'string' || typeof speaker === 'number' ? { speaker: speakerName(speaker) } : {}),

@@ -34,6 +34,9 @@ describe('a handout from a converter', () => {
       );
       expect(page(gathered)).to.contain('[the list of tools](https://larkfield.example/tools)');
       expect(page(gathered)).to.contain('| No. 4 | 2.75 mm | kitchen chairs |');
+      expect(page(gathered))
+        .to.match(/first\.\\?\[1\\?\]/)
+        .and.not.to.contain('↩');
     }
     expect(mail!.source.title).to.equal('Caning: the handout, änew');
     expect(page(mail!)).to.contain('3. Work across the seat.\n\n![A caned seat from above](gathered/0)');
@@ -53,6 +56,13 @@ describe('a handout from a converter', () => {
     expect(written).to.contain('## The steps\n\n1. Soak the cane.');
     expect(written).not.to.contain('&#10;');
   });
+});
+
+// LibreOffice 7.4 writes the outline level beside a style that is no heading (core/test/samples/make.py).
+it('a document whose headings are told by their outline level alone keeps them', async () => {
+  const gathered = await gather(sample('outline-levels.docx'), 'outline-levels.docx');
+  expect(gathered.draft!.details.title).to.equal('Before the cane');
+  expect(page(gathered).trim()).to.equal('Take the old seat out.\n\n## Cutting it free\n\nA sharp knife does it.');
 });
 
 describe('tables of Python’s csv module', () => {
@@ -86,5 +96,28 @@ describe('recordings of ffmpeg', () => {
   ] as const)
     it(`are told from their bytes: ${name}`, () => {
       expect(mediaType(sample(name).subarray(0, 4096))!.type).to.equal(type);
+    });
+});
+
+describe('times and words as other programs write them', () => {
+  const read = async (name: string) =>
+    (await gather(sample(name), name)).source.passages.map(({ text, startMs, endMs }) => [text, startMs, endMs]);
+
+  // ffmpeg 5.1 (LRC) and aeidon 1.11 mark where words begin: they end where the next begin.
+  for (const name of ['cues.lrc', 'cues-marked.txt'])
+    it(`reads time-marked text of ${name}`, async () => {
+      expect(await read(name)).to.deep.equal([
+        ['A seat wants four hours.', 1000, 4000],
+        ['Soak the cane\nfor twenty minutes.', 4000, undefined],
+      ]);
+    });
+
+  // The libraries subtitle 4.2 (milliseconds, each cue in a node) and node-webvtt 1.9 (seconds, a tree).
+  for (const name of ['cues-list.json', 'cues-tree.json'])
+    it(`reads data of ${name}`, async () => {
+      expect(await read(name)).to.deep.equal([
+        ['A seat wants four hours.', 1000, 3500],
+        ['Soak the cane\nfor twenty minutes.', 4000, 6250],
+      ]);
     });
 });

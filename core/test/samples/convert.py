@@ -1,7 +1,10 @@
-"""Makes the samples that other programs write: from handout.docx, by Debian's pandoc, Python's own libraries and ffmpeg.
-Run after make.py: python3 core/test/samples/convert.py"""
-import csv, pathlib, subprocess, zipfile
+"""Makes the samples that other programs write: from handout.docx, by Debian's pandoc, Python's own libraries, ffmpeg,
+aeidon (Debian's python3-aeidon) and, where `npm i subtitle node-webvtt` was run in a folder named as the first
+argument, by these two libraries. Run after make.py: /usr/bin/python3 core/test/samples/convert.py [FOLDER]"""
+import csv, pathlib, subprocess, sys, zipfile
 from email.message import EmailMessage
+
+import aeidon
 
 here = pathlib.Path(__file__).parent
 
@@ -35,8 +38,19 @@ with zipfile.ZipFile(here / "handout.zip", "w", zipfile.ZIP_DEFLATED) as archive
     archive.writestr("media/image1.png", picture)
 
 cues = "1\n00:00:01,000 --> 00:00:03,500\nA seat wants four hours.\n\n2\n00:00:04,000 --> 00:00:06,250\nSoak the <i>cane</i>\nfor twenty minutes.\n"
-for name in ("cues.srt", "cues.vtt", "cues.ttml"):
+for name in ("cues.srt", "cues.vtt", "cues.ttml", "cues.lrc"):
     run("ffmpeg", "-y", "-f", "srt", "-i", "-", "-bitexact", name, input=cues.encode())
+# Time-marked lines, hh:mm:ss:words.
+project = aeidon.Project()
+project.open_main(str(here / "cues.srt"), "utf-8")
+project.save_main(aeidon.files.new(aeidon.formats.TMPLAYER, str(here / "cues-marked.txt"), "utf-8"))
+if len(sys.argv) > 1:
+    for name, code in (
+        ("cues-list.json", "const { parseSync } = require('subtitle'); write(parseSync(read('cues.srt')))"),
+        ("cues-tree.json", "const { parse } = require('node-webvtt'); write(parse(read('cues.vtt'), { meta: true }))"),
+    ):
+        wanted = f"const fs = require('fs'), read = (f) => fs.readFileSync('{here}/' + f, 'utf8'), write = (d) => fs.writeFileSync('{here / name}', JSON.stringify(d, null, 2) + '\\n');"
+        subprocess.run(["node", "-e", wanted + code], check=True, cwd=sys.argv[1])
 for name in ("tone.mp3", "tone.m4a", "tone.wav", "tone.ogg", "tone.webm"):
     run("ffmpeg", "-y", "-f", "lavfi", "-i", "sine=frequency=440:sample_rate=8000:duration=0.4", "-ac", "1", "-bitexact",
         *(["-c:a", "libopus"] if name.endswith(("ogg", "webm")) else []), name)

@@ -4,6 +4,18 @@ import base64, pathlib, subprocess
 
 here = pathlib.Path(__file__).parent
 picture = base64.b64encode((here / "seat.png").read_bytes()).decode()
+ROOT = """<?xml version="1.0" encoding="UTF-8"?>
+<office:document xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:dc="http://purl.org/dc/elements/1.1/" office:version="1.3" office:mimetype="application/vnd.oasis.opendocument.text">"""
+
+
+def save(name, flat, *kinds):
+    source = here / f"{name}.fodt"
+    source.write_text(flat)
+    for kind in kinds:
+        subprocess.run(["soffice", "--headless", "--convert-to", kind, "--outdir", str(here), str(source)], check=True, capture_output=True)
+    source.unlink()
+
+
 body = f"""
 <text:p text:style-name="Title">Caning a chair</text:p>
 <text:p text:style-name="Standard">A seat wants <text:span text:style-name="B">four hours</text:span> and a <text:span text:style-name="I">bowl of water</text:span>. Read <text:a xlink:type="simple" xlink:href="https://larkfield.example/tools">the list of tools</text:a> first.<text:note text:id="n1" text:note-class="footnote"><text:note-citation>1</text:note-citation><text:note-body><text:p text:style-name="Standard">Four hours without the soaking.</text:p></text:note-body></text:note></text:p>
@@ -21,8 +33,7 @@ body = f"""
 </table:table>
 <text:p text:style-name="Standard">Leave it overnight in a cool room, and do not sit on it before the morning, however sure you are that it is dry.</text:p>
 """
-flat = f"""<?xml version="1.0" encoding="UTF-8"?>
-<office:document xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:dc="http://purl.org/dc/elements/1.1/" office:version="1.3" office:mimetype="application/vnd.oasis.opendocument.text">
+flat = f"""{ROOT}
 <office:styles>
 <style:style style:name="Standard" style:family="paragraph"/>
 <style:style style:name="Heading_20_1" style:display-name="Heading 1" style:family="paragraph" style:parent-style-name="Standard" style:default-outline-level="1"><style:text-properties fo:font-size="18pt"/></style:style>
@@ -37,8 +48,15 @@ flat = f"""<?xml version="1.0" encoding="UTF-8"?>
 </office:automatic-styles>
 <office:body><office:text>{body}</office:text></office:body>
 </office:document>"""
-source = here / "handout.fodt"
-source.write_text(flat)
-for kind in ("odt", "docx", "rtf", "pdf"):
-    subprocess.run(["soffice", "--headless", "--convert-to", kind, "--outdir", str(here), str(source)], check=True, capture_output=True)
-source.unlink()
+save("handout", flat, "odt", "docx", "rtf", "pdf")
+
+# Headings told by their outline level alone: their style is called something else and says nothing.
+levels = f"""{ROOT}
+<office:styles><style:style style:name="Standard" style:family="paragraph"/><style:style style:name="Band" style:family="paragraph" style:parent-style-name="Standard"/></office:styles>
+<office:body><office:text>
+<text:h text:style-name="Band" text:outline-level="1">Before the cane</text:h>
+<text:p text:style-name="Standard">Take the old seat out.</text:p>
+<text:h text:style-name="Band" text:outline-level="2">Cutting it free</text:h>
+<text:p text:style-name="Standard">A sharp knife does it.</text:p>
+</office:text></office:body></office:document>"""
+save("outline-levels", levels, "docx")
