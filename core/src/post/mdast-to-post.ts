@@ -150,7 +150,7 @@ function inline(children: PhrasingContent[], definitions: Definitions, around: r
       case 'strong':
         return within(marks.strong.create());
       case 'delete':
-        return inline(node.children, definitions, around);
+        return within(marks.strikethrough.create());
       case 'link':
       case 'linkReference': {
         const target = node.type === 'link' ? node : definitions.get(node.identifier);

@@ -63,7 +63,7 @@ function inline(block: PostNode): PhrasingContent[] {
 }
 
 // Where two marks run equally far, the one named first goes around the other.
-const ORDER = ['link', 'emphasis', 'strong'];
+const ORDER = ['link', 'strikethrough', 'emphasis', 'strong'];
 
 /** Runs as a tree: at each place the mark that runs furthest goes around the others; code is always innermost. */
 function nest(runs: readonly Run[]): PhrasingContent[] {
@@ -106,7 +106,7 @@ function marked(mark: Mark, runs: Run[]): PhrasingContent[] {
   // Markdown cannot emphasise a space at the edge of a stretch: it moves outside.
   const before = takeSpace(runs, 0, /^\s+/);
   const after = takeSpace(runs, -1, /\s+$/);
-  const type = mark.type.name as 'strong' | 'emphasis';
+  const type = mark.type.name === 'strikethrough' ? ('delete' as const) : (mark.type.name as 'strong' | 'emphasis');
   return [...before, ...(runs.length ? [{ type, children: nest(runs) }] : []), ...after];
 }
 

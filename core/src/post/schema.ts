@@ -34,6 +34,9 @@ const ID = { id: { default: '', validate: 'string' } };
 /** Blocks made of words also carry their origin marks. */
 const WORDS = { ...ID, origins: { default: [], validate: origins } };
 
+/** Which standing part of the post a block was made for, so that it can be made anew. */
+const PART = { part: { default: '', validate: 'string' } };
+
 function readPicture(json: string): { src: string; alt: string; caption: string } | false {
   try {
     const { src, alt, caption } = JSON.parse(json) as Record<string, unknown>;
@@ -90,20 +93,35 @@ const nodes = {
   paragraph: {
     group: 'block',
     content: 'inline*',
-    attrs: WORDS,
-    parseDOM: [{ tag: 'p', getAttrs: blockAttrs }],
-    toDOM: (node) => ['p', wordsDOM(node), 0],
+    attrs: { ...WORDS, ...PART },
+    parseDOM: [{ tag: 'p', getAttrs: (dom: HTMLElementLike) => ({ part: dom.getAttribute('data-part') ?? '', ...blockAttrs(dom) }) }],
+    toDOM: (node) => ['p', { ...wordsDOM(node), ...(node.attrs.part && { 'data-part': node.attrs.part as string }) }, 0],
   },
   heading: {
     group: 'block',
     content: 'inline*',
-    attrs: { ...WORDS, level: { default: 2, validate: 'number' } },
+    // What the writer wants of the section below: a note, and a length in words; 0 when none is said.
+    attrs: {
+      ...WORDS,
+      ...PART,
+      level: { default: 2, validate: 'number' },
+      note: { default: '', validate: 'string' },
+      target: { default: 0, validate: 'number' },
+    },
     defining: true,
     parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({
       tag: `h${level}`,
-      getAttrs: (dom: HTMLElementLike) => ({ level, ...blockAttrs(dom) }),
+      getAttrs: (dom: HTMLElementLike) => ({
+        level,
+        note: dom.getAttribute('data-note') ?? '',
+        target: Math.max(0, Number(dom.getAttribute('data-target')) || 0),
+        ...blockAttrs(dom),
+      }),
     })),
-    toDOM: (node) => [`h${node.attrs.level}`, wordsDOM(node), 0],
+    toDOM: (node) => {
+      const { level, note, target } = node.attrs as { level: number; note: string; target: number };
+      return [`h${level}`, { ...wordsDOM(node), ...(note && { 'data-note': note }), ...(target && { 'data-target': target }) }, 0];
+    },
   },
   blockquote: {
     group: 'block',
@@ -206,6 +224,7 @@ export const schema = new Schema({
       parseDOM: [{ tag: 'strong' }, { tag: 'b' }],
       toDOM: () => ['strong', 0],
     },
+    strikethrough: { parseDOM: [{ tag: 'del' }, { tag: 's' }, { tag: 'strike' }], toDOM: () => ['del', 0] },
     code: { parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
   },
 });

@@ -31,6 +31,12 @@ export function outlineOf(doc: PostNode): Section[] {
   return split(doc, 6);
 }
 
+/** Where the branch of a part ends: the place of the next part that does not lie below it. */
+export function branchEnd(parts: readonly Section[], at: number): number {
+  const after = parts.findIndex((p, i) => i > at && p.level <= parts[at]!.level);
+  return after < 0 ? parts.length : after;
+}
+
 function split(doc: PostNode, deepest: number): Section[] {
   const found: Section[] = [{ id: 'lead', level: 2, heading: '', from: 0, to: 0, words: 0 }];
   doc.forEach((block, pos) => {

@@ -1,0 +1,111 @@
+import type { Nodes as HastNodes } from 'hast';
+import { fromHtml } from 'hast-util-from-html';
+import type { Nodes as MdastNodes } from 'mdast';
+import { Fragment } from 'prosemirror-model';
+import { counterparts } from './counterparts.ts';
+import { postFromHtml, postToHtml } from './html.ts';
+import { parseMarkdown, postFromMarkdown, postToMarkdown } from './markdown.ts';
+import { schema, type PostNode } from './schema.ts';
+
+/** The two ways a page is written in signs. */
+export type Markup = 'markdown' | 'html';
+
+const WAYS = {
+  markdown: { read: postFromMarkdown, write: postToMarkdown },
+  html: { read: postFromHtml, write: postToHtml },
+} as const;
+
+/** The page as markup, its body only. */
+export const toMarkup = (doc: PostNode, as: Markup): string => WAYS[as].write(doc);
+
+/**
+ * A page from markup that was edited. What signs cannot say is taken over from the page as it was: the ids of blocks,
+ * their origin marks, the notes of headings.
+ * @returns the page, and the names of what it cannot hold
+ */
+export function fromMarkup(text: string, as: Markup, before: PostNode): { doc: PostNode; left: string[] } {
+  return { doc: carriedOver(WAYS[as].read(text), before), left: as === 'html' ? leftOfHtml(text) : leftOfMarkdown(text) };
+}
+
+function carriedOver(doc: PostNode, before: PostNode): PostNode {
+  const was = counterparts(before.children, doc.children);
+  const of = new Map(was.flatMap((n, i) => (n === null ? [] : [[n, before.child(i)]])));
+  // Words inside lists, quotations and tables are known by what they say.
+  const known = new Map<string, PostNode>();
+  const keyOf = (node: PostNode) => `${node.type.name} ${node.textContent}`;
+  before.descendants((node) => {
+    if (node.isTextblock) known.set(keyOf(node), node);
+    return !node.isTextblock;
+  });
+  const inner = (node: PostNode): PostNode => {
+    if (node.isText || node.isLeaf) return node;
+    if (node.isTextblock) return node.type.create(known.get(keyOf(node))?.attrs ?? node.attrs, node.content, node.marks);
+    return node.type.create(node.attrs, Fragment.from(node.children.map(inner)), node.marks);
+  };
+  const blocks = doc.children.map((block, n) => {
+    const old = of.get(n);
+    const own = block.isTextblock ? block : inner(block);
+    // What the signs say holds; the rest is as it was.
+    return old?.type === block.type ? own.type.create({ ...old.attrs, ...said(block) }, own.content, own.marks) : own;
+  });
+  return schema.node('doc', null, blocks);
+}
+
+/** The attributes of a block that its markup says. */
+function said({ type, attrs }: PostNode): Record<string, unknown> {
+  if (type === schema.nodes.heading) return { level: attrs.level as number };
+  if (type === schema.nodes.orderedList) return { start: attrs.start as number };
+  if (type === schema.nodes.codeBlock) return { language: attrs.language as string };
+  return type === schema.nodes.picture ? { src: attrs.src as string, alt: attrs.alt as string, caption: attrs.caption as string } : {};
+}
+
+const HELD = new Set(
+  'html head body p h1 h2 h3 h4 h5 h6 ul ol li blockquote pre code a em i strong b del s br hr img figure figcaption table thead tbody tfoot tr th td'.split(
+    ' ',
+  ),
+);
+
+/** The elements of HTML the page has no place for, each named once, and comments. */
+function leftOfHtml(text: string): string[] {
+  const found = new Set<string>();
+  const walk = (node: HastNodes): void => {
+    if (node.type === 'comment') found.add('a comment');
+    if (node.type === 'element' && !HELD.has(node.tagName)) found.add(`<${node.tagName}>`);
+    if ('children' in node) for (const child of node.children) walk(child);
+  };
+  walk(fromHtml(text, { fragment: true }));
+  return [...found];
+}
+
+const LEFT: Record<string, string> = { html: 'HTML', footnoteDefinition: 'a footnote as such', imageReference: 'a picture by reference' };
+
+/** The kinds of Markdown the page has no place for, each named once. */
+function leftOfMarkdown(text: string): string[] {
+  const found = new Set<string>();
+  const walk = (node: MdastNodes): void => {
+    if (LEFT[node.type]) found.add(LEFT[node.type]!);
+    if ('children' in node) for (const child of node.children) walk(child);
+  };
+  walk(parseMarkdown(text));
+  return [...found];
+}
+
+/** Where in the markup of a page a block begins. */
+export function offsetOfBlock(doc: PostNode, as: Markup, block: number): number {
+  if (block <= 0) return 0;
+  const before = doc.copy(Fragment.from(doc.children.slice(0, block)));
+  return toMarkup(before, as).trimEnd().length + (as === 'markdown' ? 2 : 1);
+}
+
+/** Which block of the page that a text makes an offset of it lies in. */
+export function blockAtOffset(text: string, as: Markup, offset: number): number {
+  const doc = WAYS[as].read(text);
+  let low = 0;
+  let high = doc.childCount - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (offsetOfBlock(doc, as, middle) <= offset) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}

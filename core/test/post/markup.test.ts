@@ -1,0 +1,115 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { withIds } from '@even-page/core/post/ids';
+import { postFromMarkdown } from '@even-page/core/post/markdown';
+import { blockAtOffset, fromMarkup, offsetOfBlock, toMarkup, type Markup } from '@even-page/core/post/markup';
+import { schema, type PostNode } from '@even-page/core/post/schema';
+
+const WAYS: Markup[] = ['markdown', 'html'];
+
+function page(markdown: string): PostNode {
+  let n = 0;
+  const doc = withIds(postFromMarkdown(markdown), () => `b${++n}`);
+  const tied = (node: PostNode, at: number): PostNode =>
+    'origins' in node.attrs
+      ? node.type.create(
+          {
+            ...node.attrs,
+            origins: [{ source: 's', first: at, last: at }],
+            ...('note' in node.attrs ? { note: `n${at}`, target: 100 } : {}),
+          },
+          node.content,
+        )
+      : node;
+  return schema.node('doc', null, doc.children.map(tied));
+}
+
+const PAGE =
+  'Hello **there** and ~~gone~~.\n\n## Soaking\n\nSoak the cane for twenty minutes.\n\n- one\n- two\n\n| A | B |\n| - | - |\n| 1 | 2 |\n\n---\n\n> said';
+
+describe('the page edited as markup', () => {
+  for (const as of WAYS) {
+    it(`keeps ids, ties and notes of what was not touched, as ${as}`, () => {
+      const doc = page(PAGE);
+      const { doc: same, left } = fromMarkup(toMarkup(doc, as), as, doc);
+      expect(left).to.deep.equal([]);
+      expect(same.eq(doc)).to.equal(true);
+    });
+
+    it(`keeps them for a block that was changed, and for the others when one is put in, as ${as}`, () => {
+      const doc = page(PAGE);
+      const text = toMarkup(doc, as).replace('twenty minutes', 'half an hour');
+      const added = as === 'markdown' ? `New first.\n\n${text}` : `<p>New first.</p>\n${text}`;
+      const changed = fromMarkup(added, as, doc).doc;
+      changed.check();
+      expect(changed.childCount).to.equal(doc.childCount + 1);
+      expect(changed.child(0).attrs.id).to.equal('');
+      expect(changed.children.slice(1).map((b) => b.attrs.id)).to.deep.equal(doc.children.map((b) => b.attrs.id));
+      expect(changed.child(3).attrs.origins).to.deep.equal(doc.child(2).attrs.origins);
+      expect(changed.child(2).attrs).to.include({ note: 'n1', target: 100 });
+    });
+
+    it(`finds the place of a block, and the block of a place, as ${as}`, () => {
+      const doc = page(PAGE);
+      const text = toMarkup(doc, as);
+      doc.children.forEach((_, n) => {
+        const at = offsetOfBlock(doc, as, n);
+        expect(blockAtOffset(text, as, at + 3), `${n} at ${at}: ${JSON.stringify(text.slice(at, at + 12))}`).to.equal(n);
+      });
+    });
+  }
+
+  it('changes a level where the markup says another, and nothing else', () => {
+    const doc = page(PAGE);
+    const changed = fromMarkup(toMarkup(doc, 'markdown').replace('## Soaking', '### Soaking'), 'markdown', doc).doc;
+    expect(changed.child(1).attrs).to.deep.equal({ ...doc.child(1).attrs, level: 3 });
+  });
+
+  it('names what the page cannot hold', () => {
+    const doc = page('Hello.');
+    expect(fromMarkup('<p>Hello.</p><video src="x"></video><!-- mind --><div>More</div>', 'html', doc).left).to.deep.equal([
+      '<video>',
+      'a comment',
+      '<div>',
+    ]);
+    expect(fromMarkup('Hello.\n\n<div>More</div>\n\nA note[^1].\n\n[^1]: Here.', 'markdown', doc).left).to.deep.equal([
+      'HTML',
+      'a footnote as such',
+    ]);
+    expect(fromMarkup('', 'markdown', doc).doc.textContent).to.equal('');
+  });
+
+  it('is the same page again whatever marks its words carry', () => {
+    const word = fc.stringMatching(/^[a-z]{1,8}$/);
+    const mark = fc.subarray(['strong', 'emphasis', 'strikethrough'] as const);
+    const run = fc.tuple(word, mark);
+    const block = fc.oneof(
+      fc.array(run, { minLength: 1, maxLength: 4 }).map((runs) =>
+        schema.node(
+          'paragraph',
+          null,
+          runs.map(([text, marks], i) => schema.text(i ? ` ${text}` : text, i ? [] : marks.map((m) => schema.marks[m].create()))),
+        ),
+      ),
+      fc.tuple(word, fc.integer({ min: 2, max: 4 })).map(([text, level]) => schema.node('heading', { level }, schema.text(text))),
+      fc.array(word, { minLength: 1, maxLength: 3 }).map((items) =>
+        schema.node(
+          'bulletList',
+          null,
+          items.map((text) => schema.node('listItem', null, schema.node('paragraph', null, schema.text(text)))),
+        ),
+      ),
+      word.map((text) => schema.node('blockquote', null, schema.node('paragraph', null, schema.text(text)))),
+    );
+    // Two lists that touch are one list in either markup.
+    const blocks = fc
+      .array(block, { minLength: 1, maxLength: 6 })
+      .filter((all) => all.every((b, i) => !i || !['bulletList', 'blockquote'].includes(b.type.name) || b.type !== all[i - 1]!.type));
+    fc.assert(
+      fc.property(blocks, fc.constantFrom(...WAYS), (all, as) => {
+        const doc = schema.node('doc', null, all);
+        expect(fromMarkup(toMarkup(doc, as), as, doc).doc.toJSON()).to.deep.equal(doc.toJSON());
+      }),
+    );
+  });
+});
