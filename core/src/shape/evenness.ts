@@ -21,10 +21,13 @@ export function evennessOf(counts: readonly number[]): Evenness {
 }
 
 /** Whether a section is thin: under half the median of them all. */
-export function isThin(words: number, counts: readonly number[]): boolean {
-  if (counts.length < 2) return false;
+export const isThin = (words: number, counts: readonly number[]): boolean => weightOf(words, counts) === 'thin';
+
+/** Whether a section is thin, under half the median of them all, or long, over twice of it. */
+export function weightOf(words: number, counts: readonly number[]): 'thin' | 'long' | '' {
+  if (counts.length < 2) return '';
   const sorted = [...counts].sort((a, b) => a - b);
   const half = sorted.length / 2;
   const median = sorted.length % 2 ? sorted[Math.floor(half)]! : (sorted[half - 1]! + sorted[half]!) / 2;
-  return words < median / 2;
+  return words < median / 2 ? 'thin' : words > median * 2 ? 'long' : '';
 }

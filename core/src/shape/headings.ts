@@ -1,9 +1,10 @@
 import { isContentWord, normal, stem, terms } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
-import { frequencyOf, type Subjects } from './cut/subjects.ts';
+import { frequencyOf, NAME, type Subjects } from './cut/subjects.ts';
 
-// A stem in no list is mostly a name: rare, but not so rare that it heads everything.
-const UNLISTED = 3e-5;
+const CANDIDATES = 3;
+// What a section opens with is mostly what it is about.
+const OPENS = 1.6;
 
 /** Something a section could be headed with, and how telling it is. `key` are its stems. */
 type Candidate = { text: string; key: string[]; score: number };
@@ -35,12 +36,13 @@ export function proposeHeadings(
     const here = stemCounts(sentences);
     const size = sum(here.values());
     // How much oftener a stem stands here than elsewhere in the text, and than in English.
+    const opening = new Set(terms(sentences[0] ?? ''));
     const telling = (s: string): number => {
       const c = here.get(s) ?? 0;
       const rest = (whole.get(s) ?? 0) - c;
       const own = Math.log((c + 0.3) / size / ((rest + 0.3) / Math.max(1, total - size)));
-      const rare = subjects ? Math.log(c / size / frequencyOf(subjects, s, UNLISTED)) : 2;
-      return Math.max(0, own + 0.35 * rare) * (used.has(s) ? 0.2 : 1);
+      const rare = subjects ? Math.log(c / size / frequencyOf(subjects, s, NAME)) : 2;
+      return Math.max(0, own + 0.35 * rare) * (used.has(s) ? 0.2 : 1) * (opening.has(s) ? OPENS : 1);
     };
     const things = thingsOf(sentences, telling);
     const about = aboutOf(things);
@@ -52,6 +54,13 @@ export function proposeHeadings(
     ])
       .sort((a, b) => b.score - a.score)
       .map((c) => ({ ...c, text: titled(c.text) }));
+    // Where it asks nothing and tells nothing to do, other things it is about.
+    for (const thing of things) {
+      if (found.length >= CANDIDATES) break;
+      const text = titled(headingOf(thing));
+      if (found.some((c) => c.key.some((k) => thing.key.includes(k)) || c.text === text) || headings.has(normal(text))) continue;
+      found.push({ ...thing, text });
+    }
     if (!found.length) found.push({ text: freeNumber(n, headings), key: [], score: 0 });
     for (const s of found[0]!.key) used.add(s);
     headings.add(normal(found[0]!.text));
@@ -130,8 +139,12 @@ function aboutOf(things: readonly Thing[]): Candidate | undefined {
   if (longer) return { ...longer, score: first.score };
   const second = things.find((t) => t.score > first.score * 0.45 && t.key.every((s) => !first.key.includes(s)));
   if (second) return { text: `${first.text} and ${second.text}`, key: [...first.key, ...second.key], score: first.score };
-  return { ...first, text: first.withThe * 2 >= first.count ? `the ${first.text}` : `about ${first.text}` };
+  return { ...first, text: headingOf(first) };
 }
+
+/** A thing as a heading: a bare word needs one before it. */
+const headingOf = (thing: Thing): string =>
+  thing.words.length > 1 ? thing.text : thing.withThe * 2 >= thing.count ? `the ${thing.text}` : `about ${thing.text}`;
 
 const OPENER = /^(?:(?:so|and|but|now|well|or|okay|right|then),? )+/i;
 // A question that points at something said before asks nothing by itself.

@@ -113,7 +113,8 @@ export function writeSections(sections: readonly ProposedSection[]): PostNode {
   return schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]);
 }
 
-function originOf(source: string, sentences: readonly ProseSentence[]): Origin {
+/** The origin mark of a run of sentences. */
+export function originOf(source: string, sentences: readonly ProseSentence[]): Origin {
   const { first, startMs } = sentences[0]!;
   const last = Math.max(...sentences.map((s) => s.last));
   return { source, first, last, ...(startMs === undefined ? {} : { startMs }) };

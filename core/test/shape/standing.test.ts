@@ -29,7 +29,7 @@ describe('standing parts', () => {
   const headings = (doc = page) => sectionsOf(doc).map((s) => s.heading);
 
   it('key points are the most central sentence of each section, able to stand alone, before the first', () => {
-    const doc = withStandingPart(page, 'keyPoints', subjects)!;
+    const doc = withStandingPart(page, 'keyPoints', { subjects })!;
     doc.check();
     expect(headings(doc)).to.deep.equal(['', 'Key points', 'The burr', 'Stones', 'To close']);
     const written = postToMarkdown(doc);
@@ -38,7 +38,7 @@ describe('standing parts', () => {
   });
 
   it('questions are those asked, with what was said after them, before the close', () => {
-    const doc = withStandingPart(page, 'questions', subjects)!;
+    const doc = withStandingPart(page, 'questions', { subjects })!;
     doc.check();
     expect(headings(doc)).to.deep.equal(['', 'The burr', 'Stones', 'Questions and answers', 'To close']);
     const written = postToMarkdown(doc);
@@ -53,20 +53,69 @@ describe('standing parts', () => {
       schema.node('heading', { level: 2 }, schema.text('The burr')),
       schema.node('paragraph', { origins }, schema.text('What is a burr? The burr is a thin curl of steel at the very edge.')),
     ]);
-    const doc = withStandingPart(tied, 'questions', subjects)!;
+    const doc = withStandingPart(tied, 'questions', { subjects })!;
     expect(doc.lastChild!.attrs.origins).to.deep.equal(origins);
   });
 
   it('made anew stand in their place once, and never quote themselves', () => {
-    const once = withStandingPart(page, 'questions', subjects)!;
-    expect(postToMarkdown(withStandingPart(once, 'questions', subjects)!)).to.equal(postToMarkdown(once));
-    const both = withStandingPart(once, 'keyPoints', subjects)!;
+    const once = withStandingPart(page, 'questions', { subjects })!;
+    expect(postToMarkdown(withStandingPart(once, 'questions', { subjects })!)).to.equal(postToMarkdown(once));
+    const both = withStandingPart(once, 'keyPoints', { subjects })!;
     expect(headings(both)).to.deep.equal(['', 'Key points', 'The burr', 'Stones', 'Questions and answers', 'To close']);
-    expect(postToMarkdown(withStandingPart(both, 'keyPoints', subjects)!)).to.equal(postToMarkdown(both));
+    expect(postToMarkdown(withStandingPart(both, 'keyPoints', { subjects })!)).to.equal(postToMarkdown(both));
   });
 
   it('are none when the page says nothing they could be made of', () => {
-    expect(withStandingPart(postFromMarkdown('Hello.'), 'keyPoints', subjects)).to.equal(null);
-    expect(withStandingPart(postFromMarkdown('## Lamp\n\nNobody asks.'), 'questions', subjects)).to.equal(null);
+    expect(withStandingPart(postFromMarkdown('Hello.'), 'keyPoints', { subjects })).to.equal(null);
+    expect(withStandingPart(postFromMarkdown('## Lamp\n\nNobody asks.'), 'questions', { subjects })).to.equal(null);
+  });
+
+  const TALK =
+    postFromMarkdown(`Is the kettle on? Tonight I want to show you how a knife becomes sharp. It was wet outside. The knife I brought is from my own kitchen.
+
+## The burr
+
+The burr tells you that the edge of the steel is thin enough. Have you ever felt a burr on a blade?
+
+## Stones
+
+A stone wants water before the blade touches it.
+
+## To close
+
+Mind the step.`);
+
+  it('an introduction is the sentences that say what it is about, in place of the opening words, and stays when made anew', () => {
+    const doc = withStandingPart(TALK, 'introduction', { subjects })!;
+    const written = postToMarkdown(doc);
+    expect(written).to.match(/^Tonight I want to show you how a knife becomes sharp\. [^\n]*\n\n## The burr/);
+    expect(written).not.to.match(/kettle|wet outside/);
+    expect(postToMarkdown(withStandingPart(doc, 'introduction', { subjects })!)).to.equal(written);
+  });
+
+  it('a conclusion stands at the head of the close, or gets one', () => {
+    const doc = withStandingPart(TALK, 'conclusion', { subjects })!;
+    expect(postToMarkdown(doc)).to.match(/## To close\n\n(?:The burr tells|A stone wants)[^\n]+\n\nMind the step\.\n$/);
+    const again = withStandingPart(doc, 'conclusion', { subjects })!;
+    expect(postToMarkdown(again)).to.equal(postToMarkdown(doc));
+    const open = postFromMarkdown('## The burr\n\nThe burr tells you that the edge of the steel is thin enough.');
+    expect(headings(withStandingPart(open, 'conclusion', { subjects })!)).to.deep.equal(['The burr', 'To close']);
+  });
+
+  it('a closing question is one asked of the reader, else one about the subject', () => {
+    expect(postToMarkdown(withStandingPart(TALK, 'closingQuestion', { subjects })!)).to.match(/Have you ever felt a burr on a blade\?\n$/);
+    expect(postToMarkdown(withStandingPart(page, 'closingQuestion', { subjects })!)).to.match(/What is your own experience[^\n]*\?\n$/);
+  });
+
+  it('next step and sign-off stand at the end in their order, whichever came first', () => {
+    const step = { words: 'Book a place at the bench', address: 'https://larkfield.example/bench' };
+    const bye = withStandingPart(TALK, 'signOff', { subjects, farewell: 'See you on Thursday.' })!;
+    const both = withStandingPart(bye, 'nextStep', { subjects, step })!;
+    const end =
+      /Mind the step\.\n\n## Next step\n\n\[Book a place at the bench\]\(https:\/\/larkfield\.example\/bench\)\n\nSee you on Thursday\.\n$/;
+    expect(postToMarkdown(both)).to.match(end);
+    expect(postToMarkdown(withStandingPart(both, 'nextStep', { subjects, step })!)).to.match(end);
+    expect(withStandingPart(TALK, 'nextStep', { subjects, step: { words: 'Go', address: 'javascript:x' } })).to.equal(null);
+    expect(postToMarkdown(withStandingPart(TALK, 'signOff', { subjects })!)).to.match(/Thank you for reading\.\n$/);
   });
 });

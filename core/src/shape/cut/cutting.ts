@@ -42,7 +42,7 @@ const INSIDE_PARAGRAPH = 10;
 const EDGE_SHARE = 0.4;
 // Readers want sections even: what a section of such a text costs more for each stem expected in it, in nats per
 // squared logarithm of its share.
-const EVEN = 0.12;
+const EVEN = 0.3;
 // Borders are looked for at this many places at most, and then moved to the best unit nearby.
 const MOST_PLACES = 240;
 

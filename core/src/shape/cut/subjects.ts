@@ -11,6 +11,9 @@ export type Subjects = {
   vectors: Float32Array;
 };
 
+/** For telling words: a stem in no list is mostly a name, rare, but not so rare that it outdoes everything. */
+export const NAME = 3e-5;
+
 /** How often a stem is taken to stand that is in no list. */
 const RARE = 3e-6;
 

@@ -1,13 +1,11 @@
 import { terms } from '../../language/terms.ts';
 import { wordCount } from '../../language/words.ts';
 import { schema, type PostNode } from '../../post/schema.ts';
-import { frequencyOf, type Subjects } from '../cut/subjects.ts';
-import { alone, type SaidOnPage, type SaidSection } from './said-on-page.ts';
+import { frequencyOf, NAME, type Subjects } from '../cut/subjects.ts';
+import { alone, isStatement, type SaidOnPage, type SaidSection } from './said-on-page.ts';
 
 const SHORTEST = 6;
 const LONGEST = 24;
-// A stem in no list is mostly a name.
-const UNLISTED = 3e-5;
 // A sentence that points back at another is no point by itself.
 const POINTS_BACK =
   /^(?:it|that|this|these|those|they|he|she|there|here|which|if not|or|yes|no|one more|some of)\b|\b(?:that one|this one|these ones)\b/i;
@@ -31,12 +29,12 @@ export function keyPoints(sections: readonly SaidSection[], subjects: Subjects |
 function mostCentral(said: readonly SaidOnPage[], subjects: Subjects | null): SaidOnPage | undefined {
   const counts = new Map<string, number>();
   for (const { text } of said) for (const s of terms(text)) counts.set(s, (counts.get(s) ?? 0) + 1);
-  const weight = (s: string) => (counts.get(s) ?? 0) * (subjects ? -Math.log(frequencyOf(subjects, s, UNLISTED)) : 1);
+  const weight = (s: string) => (counts.get(s) ?? 0) * (subjects ? -Math.log(frequencyOf(subjects, s, NAME)) : 1);
   let best: { score: number; said: SaidOnPage } | undefined;
   for (const { text, origins } of said) {
     const short = alone(text);
     const length = wordCount(short);
-    if (length < SHORTEST || length > LONGEST || !/[.!]["'”’)]*$/.test(short) || POINTS_BACK.test(short)) continue;
+    if (length < SHORTEST || length > LONGEST || !/[.!]["'”’)]*$/.test(short) || POINTS_BACK.test(short) || !isStatement(short)) continue;
     const score = [...new Set(terms(short))].reduce((sum, s) => sum + weight(s), 0) / Math.sqrt(length);
     if (!best || score > best.score) best = { score, said: { text: short, origins } };
   }
