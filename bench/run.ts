@@ -9,10 +9,11 @@ import { deskFigures, demoFolder, drop, screenFigures, startFigures } from './ap
 import { coreFigures } from './core.ts';
 import { isMet, table, type Figure } from './measure.ts';
 import { qualityFigures } from './quality.ts';
+import { headingFigures } from './headings.ts';
 import { shapeFigures } from './shape.ts';
 import { typingFigures } from './typing.ts';
 
-const STEPS = { tidy: qualityFigures, shape: shapeFigures };
+const STEPS = { tidy: qualityFigures, shape: async () => [...(await shapeFigures()), ...(await headingFigures())] };
 
 const only = Object.keys(STEPS).filter((step) => process.argv.includes(`--${step}`));
 const quality: Figure[] = [];

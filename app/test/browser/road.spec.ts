@@ -45,8 +45,8 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   const paper = pageOf(page);
   const headings = paper.getByRole('heading', { level: 2 });
   expect(await headings.count()).toBeGreaterThan(7);
-  const outline = page.getByRole('list', { name: 'Outline of the page' });
-  await expect(outline.getByRole('listitem')).toHaveCount((await headings.count()) + 1);
+  const outline = page.getByRole('tree', { name: 'Outline of the page' });
+  await expect(outline.getByRole('treeitem')).toHaveCount((await headings.count()) + 1);
   await expect(page.getByRole('complementary', { name: /^Spine/ }).getByRole('button')).toHaveCount((await headings.count()) + 1);
 
   // A mark leads to its passage.

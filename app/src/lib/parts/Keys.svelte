@@ -8,6 +8,7 @@
     ['Alt 1 to Alt 7', 'Gather, Tidy, Shape, Write, Dress, Proof, Send'],
     ['Alt 0', 'Turn between the two leaves on a narrow screen'],
     ['Alt [ and Alt ]', 'Fold the left or the right leaf'],
+    ['Alt A', 'Alone with the page; Esc brings everything else back'],
     ['Alt Shift ↑ and ↓', 'Move the section you are in up or down'],
     ['Alt O', 'Show the passage a paragraph came from'],
     ['Alt Shift O', 'Play it; so does Alt and a click on its mark'],
@@ -20,6 +21,9 @@
     ['## and a space', 'A heading; ### and #### for smaller ones'],
     ['- or 1. and a space', 'A list; > and a space for a quotation'],
     ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
+    ['↑ ↓, F2, Delete', 'In the outline: from heading to heading, rename, remove'],
+    ['Alt Shift ← and →', 'In the outline: a heading out or in'],
+    ['1 to 9', 'On a passage in Shape: let it feed that section'],
     ['↑ ↓, then Enter', 'In Tidy: from repair to repair, take it or put it back'],
     ['?', 'This list'],
   ];

@@ -1,11 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
 import { figuresOf } from '@even-page/core/proof/figures';
 import { changeEdits, type EditChange } from '@even-page/core/tidy/edit';
+import { thinned } from '@even-page/core/write/thinning';
 import type { Step } from '$lib/steps.ts';
 import { ACTOR } from './actor.ts';
 import { database, write, type Database } from './database.ts';
@@ -47,6 +48,42 @@ export async function readVersion(id: string, version: number) {
     .from(versions)
     .where(and(eq(versions.pieceId, id), eq(versions.version, version)));
   return found ?? null;
+}
+
+/** The versions of a piece that are kept, the newest first; null when there is no such piece. */
+export async function listVersions(id: string) {
+  if (!UUID.test(id)) return null;
+  const db = await database();
+  const { version, savedAt, savedBy, name } = versions;
+  const found = await db.select({ version, savedAt, savedBy, name }).from(versions).where(eq(versions.pieceId, id)).orderBy(desc(version));
+  return found.length ? found : null;
+}
+
+/** Names a version, or takes its name away (null). False when it is not there. */
+export async function nameVersion(id: string, version: number, name: string | null): Promise<boolean> {
+  if (!(await readVersion(id, version))) return false;
+  await write((writing) => writing.update(versions, { name }, and(eq(versions.pieceId, id), eq(versions.version, version))));
+  return true;
+}
+
+// Thinning looks at the whole list: not at every save.
+const THIN_EVERY = 20;
+
+/** Takes away versions that lie close together and long ago (core/src/write/thinning.ts says which). */
+async function thin({ tx }: Writing, id: string, standing: number): Promise<void> {
+  const [sent, kept] = [
+    await tx.select({ version: postings.version }).from(postings).where(eq(postings.pieceId, id)),
+    await tx
+      .select({ version: versions.version, savedAt: versions.savedAt, name: versions.name })
+      .from(versions)
+      .where(eq(versions.pieceId, id)),
+  ];
+  const held = new Set([1, standing, ...sent.map((s) => s.version)]);
+  const gone = thinned(
+    kept.map(({ version, savedAt, name }) => ({ version, savedAt, isHeld: name !== null || held.has(version) })),
+    new Date(),
+  );
+  if (gone.length) await tx.delete(versions).where(and(eq(versions.pieceId, id), inArray(versions.version, gone)));
 }
 
 /** A piece and the version of it that stands. */
@@ -150,6 +187,7 @@ export async function writePiece(writing: Writing, piece: PieceRow, draft: Draft
   const isNew = !was.doc.eq(draft.doc) || !isDeepStrictEqual(was.details, draft.details);
   const version = isNew ? piece.version + 1 : piece.version;
   if (isNew) await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, ...stored(draft), savedAt, savedBy: ACTOR });
+  if (isNew && version % THIN_EVERY === 0) await thin(writing, id, version);
   const around = await surroundingsOf(writing.tx, id, version);
   await writing.update(
     pieces,

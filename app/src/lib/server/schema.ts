@@ -56,6 +56,8 @@ export const versions = pgTable(
     details: jsonb('details').$type<Details>().notNull(),
     savedAt: moment('saved_at').notNull().defaultNow(),
     savedBy: text('saved_by').notNull(),
+    /** What the writer calls this version; one with a name is kept for ever. */
+    name: text('name'),
   },
   (t) => [primaryKey({ columns: [t.pieceId, t.version] }), unique('versions_save_key').on(t.pieceId, t.saveKey)],
 );

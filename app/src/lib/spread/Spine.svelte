@@ -1,6 +1,7 @@
 <!-- The spine between the leaves: a stitched segment per section, as tall as its words, a knot where it starts. -->
 <script lang="ts">
-  import { isThin } from '@even-page/core/shape/evenness';
+  import { weightOf } from '@even-page/core/shape/evenness';
+  import { isBody } from '@even-page/core/shape/standing/headings';
   import { count } from '$lib/parts/sizes.ts';
   import Level from './Level.svelte';
   import { moveSectionAt } from './page/commands.ts';
@@ -9,6 +10,8 @@
   let { piece }: { piece: Piece } = $props();
 
   const words = $derived(piece.sections.map((s) => s.words));
+  // Standing parts have lengths of their own: evenness is one of the body.
+  const body = $derived(piece.sections.filter(isBody).map((s) => s.words));
   const total = $derived(
     Math.max(
       1,
@@ -17,6 +20,20 @@
   );
   let dragged = $state<{ at: number; by: number } | null>(null);
   let column = $state<HTMLElement>();
+  // The segment that passages are held over.
+  let fedAt = $state(-1);
+
+  function takesPassages(event: DragEvent, at: number) {
+    if (!piece.carried.length) return;
+    event.preventDefault();
+    fedAt = at;
+  }
+
+  function takePassages(event: DragEvent, section: string) {
+    event.preventDefault();
+    piece.feed(section, piece.carried);
+    fedAt = -1;
+  }
 
   const name = (i: number) => piece.sections[i]!.heading || (piece.sections[i]!.id === 'lead' ? 'Introduction' : 'Heading without words');
 
@@ -55,10 +72,18 @@
   {#if piece.hasWords}
     <ol bind:this={column}>
       {#each piece.sections as section, i (section.id)}
-        <li class:on={piece.sectionHere === i} class:thin={isThin(section.words, words)} style="flex:{Math.max(section.words, total / 40)}">
+        <li
+          class:on={piece.sectionHere === i}
+          class:thin={isBody(section) && weightOf(section.words, body) !== ''}
+          style="flex:{Math.max(section.words, total / 40)}"
+        >
           <button
             onclick={() => !dragged && piece.goToSection(i)}
             onpointerdown={(e) => grab(e, i)}
+            ondragover={(e) => takesPassages(e, i)}
+            ondragleave={() => (fedAt = -1)}
+            ondrop={(e) => takePassages(e, section.id)}
+            class:fed={fedAt === i}
             class:held={dragged?.at === i}
             style={dragged?.at === i ? `translate: 0 ${dragged.by}px` : ''}
             title="{name(i)}: {count(section.words, 'word')}"
@@ -69,7 +94,7 @@
         </li>
       {/each}
     </ol>
-    <Level {words} />
+    <Level words={body} />
   {:else}
     <p>The spine grows as the page does</p>
   {/if}
@@ -119,6 +144,10 @@
     inset: 0;
     z-index: 1;
     touch-action: none;
+  }
+  .fed {
+    background: var(--bottle-tint);
+    box-shadow: inset 0 0 0 2px var(--bottle);
   }
   .held {
     z-index: 2;

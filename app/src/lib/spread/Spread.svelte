@@ -7,6 +7,7 @@
   import PanelRightOpen from '@lucide/svelte/icons/panel-right-open';
   import { onMount, untrack } from 'svelte';
   import { beforeNavigate } from '$app/navigation';
+  import { count } from '$lib/parts/sizes.ts';
   import { status } from '$lib/status.svelte.ts';
   import { STEPS, type Step } from '$lib/steps.ts';
   import DressLeaf from './dress/DressLeaf.svelte';
@@ -52,6 +53,13 @@
     untrack(() => piece.light(null));
   });
 
+  // The head line of the application folds away as well.
+  $effect(() => {
+    document.body.classList.toggle('alone', piece.alone);
+    if (piece.alone) piece.view?.focus();
+    return () => document.body.classList.remove('alone');
+  });
+
   // A choice between two changes stands over the page.
   $effect(() => {
     if (piece.saver.choices.length) side = 'right';
@@ -68,9 +76,12 @@
   );
 
   function onkeydown(event: KeyboardEvent) {
+    // A question over the page takes the key for itself.
+    if (event.key === 'Escape' && piece.alone && !document.querySelector('[role=dialog][data-state=open]')) piece.alone = false;
     if (!event.altKey || event.ctrlKey || event.metaKey) return;
     if (event.code === 'BracketLeft') fold('left');
     else if (event.code === 'BracketRight') fold('right');
+    else if (event.code === 'KeyA') piece.alone = !piece.alone;
     else if (event.code === 'Digit0') side = side === 'left' ? 'right' : 'left';
     else return;
     event.preventDefault();
@@ -97,9 +108,9 @@
 
 <svelte:window {onkeydown} />
 
-<div class="work">
+<div class="work" class:alone={piece.alone}>
   <StepStrip {piece} />
-  <main class="spread {side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
+  <main class="spread {piece.alone ? 'right' : side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
     <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
     <section class="leaf l" aria-label={asks}>
       <Leaf {piece} />
@@ -131,6 +142,13 @@
       ><BookOpen size={16} aria-hidden="true" />{side === 'left' ? 'Page' : STEPS.find((s) => s.name === piece.step)!.label}</button
     >
   </main>
+  {#if piece.alone}
+    <p class="foot">
+      {count(piece.figures?.words ?? 0, 'word')}, {count(piece.figures?.minutes ?? 0, 'minute')} to read
+      <span role="status">{status.says}</span>
+      <button class="word" onclick={() => (piece.alone = false)}>Everything else (Esc)</button>
+    </p>
+  {/if}
 </div>
 
 <style>
@@ -144,6 +162,37 @@
     grid-template-columns: minmax(0, 1fr) 72px minmax(0, 1fr);
     min-height: 0;
     padding: 10px 20px 18px;
+  }
+  .alone {
+    grid-template-rows: minmax(0, 1fr) 40px;
+    height: 100dvh;
+  }
+  .alone > :global(nav),
+  .alone .spine,
+  .alone .leaf.l,
+  .alone .turn {
+    display: none;
+  }
+  :global(body.alone header) {
+    display: none;
+  }
+  .alone .spread {
+    grid-template-columns: minmax(0, 780px);
+    justify-content: center;
+    padding-bottom: 0;
+  }
+  .alone .leaf.r {
+    grid-column: 1;
+    box-shadow: none;
+  }
+  .foot {
+    display: flex;
+    justify-content: center;
+    align-items: center;
+    gap: 20px;
+    margin: 0;
+    font-size: 14px;
+    color: var(--faded);
   }
   .leaf {
     position: relative;

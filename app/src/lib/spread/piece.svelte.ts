@@ -6,14 +6,18 @@ import type { Reading } from '@even-page/core/gather/readings';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
+import { withIds } from '@even-page/core/post/ids';
 import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
+import { fedBy, feeding, tiesOf, type Stretch, type Ties } from '@even-page/core/shape/feeding';
 import type { Finding } from '@even-page/core/proof/finding';
 import type { Figures } from '@even-page/core/proof/figures';
 import { draftChanges } from '@even-page/core/tidy/draft-changes';
 import type { House } from '@even-page/core/tidy/house';
 import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/core/tidy/edit';
+import { withSectionOf } from '@even-page/core/write/comparing';
 import { askServer, form } from '$lib/ask-server.ts';
+import { newBlockId } from '$lib/block-id.ts';
 import type { Step } from '$lib/steps.ts';
 import { core } from '$lib/workers/core.ts';
 import { timeAt } from '@even-page/core/gather/recording/spoken';
@@ -55,6 +59,9 @@ export type PieceData = {
   house: House;
 };
 
+/** Two versions of the page: an older one, and a newer one or the page as it stands. */
+export type Comparing = { older: number; newer: number | null; was: PostNode; is: PostNode | null };
+
 /** A picture as the server took it in. */
 export type Picture = { src: string; width: number; height: number; bytes: number; originalBytes: number; name: string };
 
@@ -78,6 +85,12 @@ export class Piece {
   figures = $state.raw<Figures | null>(null);
   /** Weights of pictures brought in during this visit, by address. */
   pictures = $state.raw<Record<string, Picture>>({});
+  /** Whether the writer is alone with the page: everything else is folded away. */
+  alone = $state(false);
+  /** The stretches of the material that are being dragged to a section. */
+  carried: readonly Stretch[] = [];
+  /** The versions that are shown on the page instead of the page itself, if any. */
+  comparing = $state.raw<Comparing | null>(null);
   /** The source open on the left leaf, and the passage it should show. */
   openSource = $state<string | null>(null);
   shownPassage = $state.raw<{ source: string; passage: number } | null>(null);
@@ -106,20 +119,15 @@ export class Piece {
   });
   /** Repairs proposed and neither taken nor looked at yet, over all sources; null while they are being found. */
   readonly leftToTidy = $derived(this.sources.every((s) => s.proposed) ? this.sources.reduce((sum, s) => sum + leftIn(s), 0) : null);
-  /** How many passages of the material no paragraph comes from. */
-  readonly usedPassages = $derived.by(() => {
+  // As text, so that typing, which changes no tie, ends here.
+  readonly #ties = $derived.by(() => {
     void this.pageTick;
-    const used = new Map<string, Set<number>>();
-    this.doc.descendants((node) => {
-      for (const o of (node.attrs.origins ?? []) as Origin[]) {
-        const set = used.get(o.source) ?? new Set<number>();
-        for (let n = o.first; n <= o.last; n++) set.add(n);
-        used.set(o.source, set);
-      }
-      return !node.isTextblock;
-    });
-    return used;
+    return JSON.stringify(tiesOf(this.doc));
   });
+  /** Which passages of the material feed which sections. */
+  readonly fed = $derived(fedBy(JSON.parse(this.#ties) as Ties[]));
+  /** The sources with what Tidy took and proposes, as the core wants them. */
+  readonly tidied = $derived(this.sources.map(({ id, source, edits, proposed }) => ({ id, source, edits, proposed: proposed ?? [] })));
 
   constructor(data: PieceData) {
     this.id = data.piece.id;
@@ -235,6 +243,24 @@ export class Piece {
     this.view.dispatch(closeHistory(tr.setSelection(TextSelection.atStart(tr.doc)).scrollIntoView()));
   }
 
+  /** Rewrites the page where it differs from another, in a step that undo takes back; ids that are missing are given. */
+  rewrite(doc: PostNode): void {
+    if (!this.view) return;
+    const tr = toDocument(this.view.state, withIds(doc, newBlockId));
+    if (tr) this.view.dispatch(tr.setMeta('addToHistory', true));
+  }
+
+  /** Brings a whole version of the page back, in one step that undo takes back. */
+  bringBack(doc: PostNode): void {
+    this.replacePage(doc);
+    this.comparing = null;
+  }
+
+  /** Brings one section of a version back, in one step that undo takes back. */
+  bringBackSection(doc: PostNode, section: string): void {
+    this.replacePage(withSectionOf(this.doc, doc, section));
+  }
+
   /** Puts a picture into the page: at a position, or after the block of the caret. */
   insertPicture(picture: Picture, at?: number): void {
     if (!this.view) return;
@@ -250,6 +276,17 @@ export class Piece {
   async bringPictures(files: readonly File[], at?: number): Promise<void> {
     const { pictures } = await askServer<{ pictures: Picture[] }>(`/pieces/${this.id}/pictures`, form('picture', files));
     for (const picture of pictures) this.insertPicture(picture, at);
+  }
+
+  /** Lets stretches of the material feed a section, in one step that undo takes back. */
+  feed(section: string, stretches: readonly Stretch[]): void {
+    if (!this.view) return;
+    const tr = this.view.state.tr;
+    for (const stretch of stretches) {
+      const found = feeding(tr.doc, section, stretch);
+      if (found) tr.insert(found.at, found.paragraph);
+    }
+    if (tr.docChanged) this.view.dispatch(closeHistory(tr));
   }
 
   /** Goes to a block of the page, selects the stretch of its text if one is given, and lights it. */

@@ -2,13 +2,18 @@ import { expose } from 'comlink';
 import marksAddress from '@even-page/core/data/marks.bin?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
 import type { Source } from '@even-page/core/gather/source';
-import { docFromJSON } from '@even-page/core/post/schema';
+import { docFromJSON, schema } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import { proof } from '@even-page/core/proof/checks';
 import { figuresOf } from '@even-page/core/proof/figures';
 import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects';
-import { withStandingPart, type StandingPart } from '@even-page/core/shape/standing/parts';
-import { shapeOf, type Shape } from '@even-page/core/shape/outline';
+import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core/shape/filing';
+import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
+import type { Match } from '@even-page/core/shape/matching';
+import { hiddenLists, type HiddenList } from '@even-page/core/shape/lists';
+import { withStandingPart, type Given, type StandingPart } from '@even-page/core/shape/standing/parts';
+import { shapeOf, type Material, type Shape } from '@even-page/core/shape/outline';
+import { findInMaterial, indexOf, type FoundSentence, type MaterialIndex } from '@even-page/core/write/finding';
 import { editsForSections, type Edit } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { findMatches, type Query } from '@even-page/core/tidy/find';
@@ -32,18 +37,24 @@ function fetched<T>(address: string, read: (bytes: Uint8Array) => T): () => Prom
 const marksModel = fetched<MarksModel>(marksAddress, readModel);
 const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
 
-// The material in hand, so that another number of sections is there at once.
-let shaped: { key: string; shape: Shape } | undefined;
+/** The material in hand, and what was made of it: another number of sections, or other words to find, are there at once. */
+let held: { key: string; materials: Material[]; shape?: Shape; index?: MaterialIndex } | undefined;
 
-async function shapeOfMaterial(tidied: Tidied[]): Promise<Shape> {
-  const material = tidied.map(({ id, source, edits, proposed }) => ({ id, source, edits: editsForSections(edits, proposed) }));
-  const key = JSON.stringify(material);
-  if (shaped?.key !== key) {
-    const materials = material.map(({ id, source, edits }) => ({ source: id, paragraphs: proseOf(source, edits) }));
-    shaped = { key, shape: shapeOf(materials, await subjects().catch(() => null)) };
-  }
-  return shaped.shape;
+function heldMaterial(tidied: Tidied[]) {
+  const edited = tidied.map((t) => ({ ...t, edits: editsForSections(t.edits, t.proposed) }));
+  // What a source says never changes, but words may still come to it.
+  const key = JSON.stringify(edited.map(({ id, source, edits }) => [id, source.passages.length, edits]));
+  if (held?.key !== key)
+    held = { key, materials: edited.map(({ id, source, edits }) => ({ source: id, paragraphs: proseOf(source, edits) })) };
+  return held;
 }
+
+/** A plan as it goes between the threads: documents as their JSON. */
+export type Plan = { isDraft: boolean; parts: SentPart[]; planned: { match: Match | null; filing: Filing }[] };
+export type SentPart = Omit<Incoming, 'blocks'> & { blocks: object[] };
+
+const received = (parts: readonly SentPart[]): Incoming[] =>
+  parts.map((part) => ({ ...part, blocks: part.blocks.map((b) => schema.nodeFromJSON(b)) }));
 
 const work = {
   async findEdits(source: Source, house: House) {
@@ -53,13 +64,39 @@ const work = {
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
   /** Sections of the material: as many as given, as its length asks for, or as its subjects ask for. */
   async sections(tidied: Tidied[], count: number | 'natural') {
-    const shape = await shapeOfMaterial(tidied);
+    const known = await subjects().catch(() => null);
+    const material = heldMaterial(tidied);
+    const shape = (material.shape ??= shapeOf(material.materials, known));
     return shape.sections(count === 'natural' ? shape.natural : count);
   },
-  /** The page with a standing part, or null when it says nothing that could be made of. */
-  async withStandingPart(json: object, part: StandingPart): Promise<object | null> {
-    return withStandingPart(docFromJSON(json), part, await subjects().catch(() => null))?.toJSON() ?? null;
+  /** The material as it is used: tidied, without its asides. */
+  material: (tidied: Tidied[]) => heldMaterial(tidied).materials,
+  /** Where each part goes on the page: those of an outline in their place, those of a draft below their headings. */
+  async plan(json: object, parts: SentPart[]): Promise<Plan> {
+    const doc = docFromJSON(json);
+    const incoming = received(parts);
+    const isDraft = !isOutline(incoming);
+    const planned = (isDraft ? planDraft : planOutline)(doc, incoming, await subjects().catch(() => null));
+    return { parts, isDraft, planned: planned.map(({ match, filing }) => ({ match, filing })) };
   },
+  /** The page with a plan carried out. */
+  carryOut: (json: object, { parts, planned }: Plan): object =>
+    carriedOut(
+      docFromJSON(json),
+      received(parts).map((part, n) => ({ part, ...planned[n]! })),
+    ).toJSON() as object,
+  /** What the material says of some words, best first. */
+  findInMaterial(tidied: Tidied[], words: string): FoundSentence[] {
+    const material = heldMaterial(tidied);
+    return findInMaterial((material.index ??= indexOf(material.materials)), words);
+  },
+  /** The page with a standing part, or null when it says nothing that could be made of. */
+  async withStandingPart(json: object, part: StandingPart, given: Omit<Given, 'subjects'>): Promise<object | null> {
+    const known = await subjects().catch(() => null);
+    return withStandingPart(docFromJSON(json), part, { ...given, subjects: known })?.toJSON() ?? null;
+  },
+  /** The lists hidden in the prose of a page. */
+  lists: (json: object): HiddenList[] => hiddenLists(docFromJSON(json)),
   proof(json: object, details: Details) {
     const doc = docFromJSON(json);
     return { findings: proof({ doc, details }), figures: figuresOf(doc) };

@@ -8,7 +8,7 @@
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 
   let list: HTMLElement;
-  const used = $derived(piece.usedPassages.get(source.id));
+  const used = $derived(piece.fed.get(source.id));
   const shown = $derived(piece.shownPassage?.source === source.id ? piece.shownPassage.passage : -1);
 
   $effect(() => {

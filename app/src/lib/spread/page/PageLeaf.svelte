@@ -6,6 +6,7 @@
   import { Refused } from '$lib/ask-server.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { createEditor } from './editor.ts';
+  import ComparedPage from './ComparedPage.svelte';
   import LinkAsk from './LinkAsk.svelte';
   import Markup from './Markup.svelte';
   import ReadersView from './ReadersView.svelte';
@@ -21,6 +22,7 @@
   ] as const;
   let view = $state<(typeof VIEWS)[number]['name']>('page');
   let place: HTMLElement;
+  let sheet = $state<HTMLElement>();
   let linking = $state(false);
   let sorry = $state('');
 
@@ -35,10 +37,26 @@
     }
   }
 
+  // The line being written stays at mid-height.
+  function middle() {
+    const { view } = piece;
+    if (!view || !sheet) return;
+    const line = view.coordsAtPos(view.state.selection.head);
+    const { top, height } = sheet.getBoundingClientRect();
+    sheet.scrollTop += (line.top + line.bottom) / 2 - (top + height / 2);
+  }
+
+  $effect(() => {
+    if (piece.alone) middle();
+  });
+
   onMount(() => {
     const editor = createEditor(place, piece.doc, {
       changed: (steps) => piece.pageChanged(steps),
-      moved: () => void piece.caretTick++,
+      moved: () => {
+        piece.caretTick++;
+        if (piece.alone) middle();
+      },
       markChosen: (origins) => piece.showOrigin(origins),
       playWanted: (origins) => piece.playOrigin(origins),
       picturesBrought: (files, at) => void bringPictures(files, at),
@@ -59,13 +77,20 @@
 </script>
 
 <Choices saver={piece.saver} />
-<div class="bar">
+{#if piece.comparing}<ComparedPage {piece} was={piece.comparing.was} is={piece.comparing.is} />{/if}
+<div class="bar" hidden={!!piece.comparing || piece.alone}>
   <Views views={VIEWS} bind:open={view} label="Views of the page" />
   {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}
 </div>
 {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
 <!-- The editor stays where it is while another view is looked at: caret and undo survive. -->
-<div class="sheet" class:fed={piece.sources.length > 0} hidden={view !== 'page'}>
+<div
+  class="sheet"
+  class:alone={piece.alone}
+  bind:this={sheet}
+  class:fed={piece.sources.length > 0}
+  hidden={view !== 'page' || !!piece.comparing}
+>
   <textarea
     class="title"
     rows="1"
@@ -86,7 +111,9 @@
     maxlength="1000"></textarea>
   <div bind:this={place}></div>
 </div>
-{#if view === 'reader'}<ReadersView {piece} />{:else if view !== 'page'}<Markup {piece} to={view} />{/if}
+{#if piece.comparing}<!-- The versions stand in its place. -->{:else if view === 'reader'}<ReadersView
+    {piece}
+  />{:else if view !== 'page'}{#key view}<Markup {piece} to={view} />{/key}{/if}
 <LinkAsk {piece} bind:open={linking} />
 
 <style>
@@ -100,6 +127,10 @@
     padding: 20px 30px 40vh 64px;
     scrollbar-width: thin;
     scrollbar-color: var(--hair) transparent;
+  }
+  .bar[hidden],
+  .sheet.alone {
+    padding-block: 40vh 60vh;
   }
   .sheet[hidden] {
     display: none;

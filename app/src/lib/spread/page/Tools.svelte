@@ -38,9 +38,12 @@
     { name: 'h4', label: 'Heading, level 4', keys: '####', command: toggleHeading(4) },
     { name: 'numbers', label: 'Numbered list', keys: '1.', command: toggleList(nodes.orderedList) },
     { name: 'quotation', label: 'Quotation', keys: '>', command: toggleQuotation },
+    { name: 'strike', label: 'Strikethrough', keys: '~~ ~~', command: toggleMark(marks.strikethrough) },
+    { name: 'code', label: 'Code', keys: '` `', command: toggleMark(marks.code) },
     { name: 'rule', label: 'Rule', keys: '---', command: insertRule },
     { name: 'up', label: 'Move section up', keys: 'Alt Shift ↑', command: moveSection(-1) },
     { name: 'down', label: 'Move section down', keys: 'Alt Shift ↓', command: moveSection(1) },
+    { name: 'alone', label: 'Alone with the page', keys: 'Alt A', command: () => (piece.alone = true) },
     { name: 'undo', label: 'Undo', keys: 'Ctrl Z', command: undo },
     { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },
   ];

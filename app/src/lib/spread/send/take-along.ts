@@ -4,8 +4,21 @@ import { slugOf } from '@even-page/core/language/slug';
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
 import { htmlFile, markdownFile } from '@even-page/core/send/files';
+import { OUTLINE_FILES, outlineFile, type OutlineFile } from '@even-page/core/shape/outline-files';
 
 const TYPES = { md: 'text/markdown;charset=utf-8', html: 'text/html;charset=utf-8' } as const;
+const OUTLINE_TYPES: Record<OutlineFile, string> = {
+  opml: 'text/x-opml',
+  list: TYPES.md,
+  headings: TYPES.md,
+  lines: 'text/plain;charset=utf-8',
+};
+
+/** Hands the outline of the post to the browser as a file to keep. */
+export function takeOutlineAlong(as: OutlineFile, { title, slug }: Details, page: PostNode): void {
+  const name = `${slug || slugOf(title) || 'post'}-outline.${OUTLINE_FILES[as]}`;
+  hand(name, new Blob([outlineFile(page, title, as)], { type: OUTLINE_TYPES[as] }));
+}
 
 /** Hands the post to the browser as a file to keep; with pictures, as a ZIP of the file and its pictures. */
 export async function takeAlong(to: 'md' | 'html', details: Details, page: PostNode): Promise<void> {

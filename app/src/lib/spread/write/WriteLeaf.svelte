@@ -5,9 +5,18 @@
   import type { Origin } from '@even-page/core/post/schema';
   import { proseOf } from '@even-page/core/tidy/prose';
   import { count } from '$lib/parts/sizes.ts';
+  import Views from '$lib/parts/Views.svelte';
   import type { Piece } from '../piece.svelte.ts';
+  import FindInMaterial from './FindInMaterial.svelte';
+  import Versions from './Versions.svelte';
 
   let { piece }: { piece: Piece } = $props();
+
+  const VIEWS = [
+    { name: 'said', label: 'The material' },
+    { name: 'versions', label: 'Versions' },
+  ] as const;
+  let view = $state<(typeof VIEWS)[number]['name']>('said');
 
   const section = $derived(piece.sections[piece.sectionHere] ?? piece.sections[0]);
   const name = $derived(section?.heading || 'Introduction');
@@ -34,38 +43,46 @@
 </script>
 
 <div class="bar">
-  <h2>{section ? name : 'Write'}</h2>
-  {#if section}<span class="muted">{count(section.words, 'word')}</span>{/if}
-  <span class="end muted">{count(piece.figures?.words ?? 0, 'word')} in all, {count(piece.figures?.minutes ?? 0, 'minute')} to read</span>
+  <Views views={VIEWS} bind:open={view} label="Beside the page" />
 </div>
-<div class="scroll">
-  {#if said.length}
-    <p class="note">{timed ? 'What was said' : 'What the material says'} for this section. It follows the caret on the page.</p>
-    {#each said as s, i (i)}
-      <button
-        class="psg"
-        onclick={() => piece.showOrigin([s])}
-        onpointerenter={() => piece.light({ source: s.source, passage: s.first })}
-        onpointerleave={() => piece.light(null)}
-      >
-        <span class="mono">{s.startMs === undefined ? `¶ ${s.first + 1}` : showTime(s.startMs)}</span>
-        <span>{s.text || '(these words were left out in Tidy)'}</span>
-      </button>
-    {/each}
-  {:else}
-    <p class="note">
-      {piece.sources.length
-        ? 'This section is your own: no passage of the material feeds it.'
-        : 'There is no material: every word here is your own.'}
-    </p>
-    <div class="lines muted">
-      <p>
-        The page takes Markdown as you type it: ## for a heading, - or 1. for a list, &gt; for a quotation, **bold**, *italic*. Paste keeps
-        headings, lists and links, and leaves the junk behind.
+{#if view === 'versions'}
+  <div class="scroll"><Versions {piece} /></div>
+{:else}
+  <div class="bar">
+    <h2>{section ? name : 'Write'}</h2>
+    {#if section}<span class="muted">{count(section.words, 'word')}</span>{/if}
+    <span class="end muted">{count(piece.figures?.words ?? 0, 'word')} in all, {count(piece.figures?.minutes ?? 0, 'minute')} to read</span>
+  </div>
+  <div class="scroll">
+    {#if piece.sources.length}<FindInMaterial {piece} />{/if}
+    {#if said.length}
+      <p class="note">{timed ? 'What was said' : 'What the material says'} for this section. It follows the caret on the page.</p>
+      {#each said as s, i (i)}
+        <button
+          class="psg"
+          onclick={() => piece.showOrigin([s])}
+          onpointerenter={() => piece.light({ source: s.source, passage: s.first })}
+          onpointerleave={() => piece.light(null)}
+        >
+          <span class="mono">{s.startMs === undefined ? `¶ ${s.first + 1}` : showTime(s.startMs)}</span>
+          <span>{s.text || '(these words were left out in Tidy)'}</span>
+        </button>
+      {/each}
+    {:else}
+      <p class="note">
+        {piece.sources.length
+          ? 'This section is your own: no passage of the material feeds it.'
+          : 'There is no material: every word here is your own.'}
       </p>
-    </div>
-  {/if}
-</div>
+      <div class="lines muted">
+        <p>
+          The page takes Markdown as you type it: ## for a heading, - or 1. for a list, &gt; for a quotation, **bold**, *italic*. Paste
+          keeps headings, lists and links, and leaves the junk behind.
+        </p>
+      </div>
+    {/if}
+  </div>
+{/if}
 
 <style>
   .psg {
