@@ -1,4 +1,5 @@
 import { isTimed, type Passage } from '../gather/source.ts';
+import { leadsOn } from '../language/leads-on.ts';
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { passageAt, type Flow } from './flow.ts';
@@ -48,16 +49,12 @@ export const paragraphBreaks: Finder = (material) => {
   }));
 };
 
-// Words a line of running text may break after, and a heading never ends with.
-const LEADS_ON =
-  /\b(?:an?|the|of|to|in|on|at|by|for|from|with|and|or|but|as|that|which|who|is|are|was|were|be|th(?:is|ese|ose)|my|your|our|their|his|her|its)$/i;
-
 // A short first line without an end mark, and a capital below it.
 function headingLines(flow: Flow): Map<number, string> {
   const lines = flow.text.matchAll(/(?<=^|\n[ \t]*\n)[ \t]*(\p{Lu}[^\n]{0,60}[^\n\s.,;:!?…–-])(?=[ \t]*\n[ \t]*[\p{Lu}“"])/gu);
   return new Map(
     Array.from(lines)
-      .filter((m) => wordCount(m[1]!) <= 8 && !LEADS_ON.test(m[1]!))
+      .filter((m) => wordCount(m[1]!) <= 8 && !leadsOn(m[1]!))
       .map((m) => [m.index + m[0].length, 'A heading on a line of its own']),
   );
 }

@@ -99,6 +99,14 @@ describe('time-marked text', () => {
 });
 
 describe('plain text', () => {
+  it('that was broken at a width is one paragraph, and notes on lines of their own are not', () => {
+    const talk =
+      'right good evening before anybody touches\nanything the plug comes out of the\nwall and it goes on the table\nwhere we all can see it';
+    expect(texts(talk)).to.deep.equal([talk]);
+    const notes = 'mira orders new stones\nwilf fixes the slow wheel\ntea money went up to four\njoss sweeps on saturday night';
+    expect(texts(notes)).to.have.length(4);
+  });
+
   it('is a passage per paragraph and remembers extra empty lines', () => {
     const { source } = read('One\nstill one.\n\nTwo.\n\n\n\nThree.');
     expect(source.passages).to.deep.equal([{ text: 'One\nstill one.' }, { text: 'Two.', after: '\n\n\n\n' }, { text: 'Three.' }]);

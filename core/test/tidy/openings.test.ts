@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { closesGreeting, hangsOn, isAsked, opensPlainly } from '@even-page/core/tidy/marks/openings';
+import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from '@even-page/core/tidy/marks/openings';
 
 const said = (text: string) => text.split(' ');
 const asks = (text: string) => isAsked(said(text), 0, said(text).length);
@@ -55,5 +55,16 @@ describe('a clause that hangs on', () => {
     for (const text of ['when did you come', 'the lamp is on', 'if only', 'so that is why']) expect(hangs(text), text).to.equal(false);
     expect(hangs('if it is wet leave it', true), 'a comma inside').to.equal(false);
     expect(hangsOn('if a lamp is out'.split(' '), 0, 5, false), 'nothing comes after it').to.equal(false);
+  });
+});
+
+describe('a clause that leans back', () => {
+  const leans = (text: string) => leansBack(text.split(' '), 0);
+
+  it('goes with the sentence before it', () => {
+    for (const text of ['because it is wet', 'until it stops', 'so that nobody pulls it', 'which is fine'])
+      expect(leans(text), text).to.equal(true);
+    for (const text of ['so we oil it', 'so that is why', 'which is it then', 'it is wet because'])
+      expect(leans(text), text).to.equal(false);
   });
 });

@@ -5,7 +5,7 @@ import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { passageAt } from '../flow.ts';
 import { listsOf } from './lexicon.ts';
-import { closesGreeting, hangsOn, isAsked, opensPlainly } from './openings.ts';
+import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -17,7 +17,7 @@ const PAUSE_MS = 280;
 
 // How sure the network has to be: chosen on documents it was not trained on, for the best balance of missed and false.
 const SURE = {
-  end: 0.29,
+  end: 0.38,
   endHeard: 0.4,
   question: 0.4,
   beforeOpening: 0.06,
@@ -94,9 +94,10 @@ function marksFor({ from, to }: Stretch, { source, flow, house, model }: Materia
   const isHeard = pauses.some((p) => p !== UNKNOWN);
   const own = namesOf(house.names, source.title);
   vote(said, marks.name, own, (word) => (listsOf(word, model!.filters) & 1) === 1);
-  const ends = endsOf(said, marks, isHeard ? pauses : null);
-  // The words of a stretch that something else goes on after have their mark already.
   const last = kept.length - 1;
+  const ends = endsOf(said, marks, isHeard ? pauses : null);
+  for (let i = 0; i < last; i++) if (ends[i] && isOneName(marks, i)) ends[i] = '';
+  // The words of a stretch that something else goes on after have their mark already.
   const isClosed = /[.!?…;:,]["'”’)]*\s*$/.test(text);
   if (last >= 0 && !isClosed) ends[last] = isQuestion(said, marks, ends, last) ? '?' : '.';
   else if (last >= 0) ends[last] = '';
@@ -136,6 +137,9 @@ function marksFor({ from, to }: Stretch, { source, flow, house, model }: Materia
   });
   return edits;
 }
+
+/** Whether word i and the next are one name, unless the sentence surely ends between them. */
+const isOneName = ({ name, end }: Marks, i: number): boolean => end[i]! < SURE.whole && name[i]! > SURE.name && name[i + 1]! > SURE.name;
 
 const SELF = /^i(?:'(?:m|ve|ll|d|s))?$/;
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
@@ -243,6 +247,7 @@ function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null
   for (let i = 0, first = 0; i < said.length; i++) {
     if (ends[i] !== '.') continue;
     if (isQuestion(said, marks, ends, i)) ends[i] = '?';
+    else if (marks.end[i]! < SURE.whole && leansBack(said, i + 1)) ends[i] = ',';
     else if (marks.end[i]! < SURE.whole && hangsOn(said, first, i + 1, ends.slice(first, i).includes(','))) {
       ends[i] = ',';
       continue;

@@ -70,3 +70,9 @@ export function hangsOn(said: readonly string[], from: number, to: number, isPar
   const at = start(said, from, to);
   return to - at > 2 && (HANGING.has(said[at]!) || (said[at] === 'that' && said[at - 1] === 'so' && HANGING.has(said[at + 1]!)));
 }
+
+/** Whether the words at i go with what stands before them: "because", "so that", "which" that does not ask. */
+export const leansBack = (said: readonly string[], i: number): boolean =>
+  /^(?:because|until|unless)$/.test(said[i] ?? '') ||
+  (said[i] === 'so' && said[i + 1] === 'that' && !HELPING.has(said[i + 2] ?? '')) ||
+  (said[i] === 'which' && HELPING.has(said[i + 1] ?? '') && !WHO.has(said[i + 2] ?? ''));
