@@ -5,15 +5,21 @@ import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown'
 import { schema } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
 import {
+  dropEmptyAuthor,
   insertRule,
+  insertTable,
   isInside,
+  leaveAuthor,
+  moveBlock,
   moveSection,
   moveSectionAt,
+  pullQuote,
   removeLink,
   sectionAt,
+  toAuthor,
+  toggleBox,
   toggleHeading,
   toggleList,
-  toggleQuotation,
 } from '../../src/lib/spread/page/commands.ts';
 
 /** A page with the caret where `|` stands, or a selection between two of them. */
@@ -95,9 +101,9 @@ describe('commands of the page', () => {
   });
 
   it('make a quotation and take it away', () => {
-    const quoted = after(page('Wo|rds'), toggleQuotation);
+    const quoted = after(page('Wo|rds'), toggleBox(schema.nodes.blockquote));
     expect(text(quoted)).to.equal('> Words');
-    expect(text(after(quoted, toggleQuotation))).to.equal('Words');
+    expect(text(after(quoted, toggleBox(schema.nodes.blockquote)))).to.equal('Words');
   });
 
   it('put a rule in', () => {
@@ -109,5 +115,54 @@ describe('commands of the page', () => {
     expect(text(after(page('[one](https://a.example) and [tw|o](https://b.example)'), removeLink))).to.equal(
       '[one](https://a.example) and two',
     );
+  });
+});
+
+describe('commands for what stands beside the text', () => {
+  it('move a block, or an item within its list, with the caret in it', () => {
+    const down = after(page('One\n\nT|wo\n\nThree'), moveBlock(1));
+    expect(text(down)).to.equal('One\n\nThree\n\nTwo');
+    expect(down.selection.$from.parent.textContent).to.equal('Two');
+    expect(moveBlock(1)(down)).to.equal(false);
+    const item = after(page('- a\n- b\n- c|'), moveBlock(-1));
+    expect(text(item)).to.equal('- a\n- c\n- b');
+    expect(item.selection.$from.parent.textContent).to.equal('c');
+    // At the edge of its list the whole list moves.
+    expect(text(after(page('One\n\n- a|\n- b'), moveBlock(-1)))).to.equal('- a\n- b\n\nOne');
+    expect(text(after(page('|One\n\nTwo|\n\nThree'), moveBlock(1)))).to.equal('Three\n\nOne\n\nTwo');
+  });
+
+  it('put blocks into a note box, and take them out', () => {
+    const boxed = after(page('Mind the |edge.'), toggleBox(schema.nodes.note));
+    expect(text(boxed)).to.equal('<aside>\n\nMind the edge.\n\n</aside>');
+    expect(text(after(boxed, toggleBox(schema.nodes.note)))).to.equal('Mind the edge.');
+  });
+
+  it('set words large as a pull quote, with the marks of origin of their block', () => {
+    const quoted = after(page('So |the **angle** is all|, he said.'), pullQuote);
+    expect(text(quoted)).to.equal('So the **angle** is all, he said.\n\n<aside>\n\n<q>the **angle** is all</q>\n\n</aside>');
+    const whole = after(page('It has |to be the same.'), pullQuote);
+    expect(whole.doc.firstChild!.type.name).to.equal('pullQuote');
+    expect(text(after(whole, pullQuote))).to.equal('It has to be the same.');
+  });
+
+  it('give a quotation its author, go to it, leave it, and drop it when it is empty', () => {
+    const asked = after(page('> The angle |is the thing.\n\nEnd'), toAuthor);
+    expect(asked.selection.$from.parent.type.name).to.equal('author');
+    const named = asked.apply(asked.tr.insertText('Mira'));
+    expect(text(named)).to.equal('> The angle is the thing.\n>\n> — Mira\n\nEnd');
+    expect(after(named, toAuthor).doc.eq(named.doc)).to.equal(true);
+    const left = after(named, leaveAuthor);
+    expect(left.selection.$from.depth).to.equal(1);
+    expect(left.doc.childCount).to.equal(3);
+    expect(text(after(asked, dropEmptyAuthor))).to.equal('> The angle is the thing.\n\nEnd');
+    expect(dropEmptyAuthor(named)).to.equal(false);
+    expect(toAuthor(page('No quo|tation'))).to.equal(false);
+  });
+
+  it('put a table with a head after the block, the caret in its first cell', () => {
+    const state = after(page('On|e'), insertTable);
+    expect(state.doc.lastChild!.type.name).to.equal('table');
+    expect(state.selection.$from.parent.type.name).to.equal('tableHeader');
   });
 });

@@ -1,5 +1,5 @@
 import type { Element, ElementContent, Root as Hast } from 'hast';
-import type { Paragraph, Root } from 'mdast';
+import type { Blockquote, BlockContent, Paragraph, PhrasingContent, Root } from 'mdast';
 import { toHast as mdastToHast, type Handlers } from 'mdast-util-to-hast';
 import { toMdast as hastToMdast, type Handle } from 'hast-util-to-mdast';
 import { toHtml } from 'hast-util-to-html';
@@ -7,11 +7,23 @@ import { fromHtml } from 'hast-util-from-html';
 import { sanitize, defaultSchema } from 'hast-util-sanitize';
 import { toString } from 'hast-util-to-string';
 import { mdastToPost } from './mdast-to-post.ts';
-import { postToMdast } from './post-to-mdast.ts';
+import { element, ownFromHast, ownToHast } from './own-mdast.ts';
+import { AUTHOR_SIGN, postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
 
 // A lone picture becomes a figure; its title is the caption.
 const handlers: Handlers = {
+  ...ownToHast,
+  // The standard puts whose words they are beside a quotation, not into it.
+  blockquote(state, node: Blockquote): Element {
+    const last = node.children.at(-1);
+    const isSigned = last?.type === 'paragraph' && last.data?.isAuthor;
+    const words = isSigned ? { ...node, children: node.children.slice(0, -1) } : node;
+    const quotation = element('blockquote', state.wrap(state.all(words), true));
+    if (!isSigned) return quotation;
+    const author = element('figcaption', state.all({ ...last, children: last.children.slice(1) }));
+    return element('figure', state.wrap([quotation, author], true));
+  },
   paragraph(state, node: Paragraph): Element {
     const [only] = node.children;
     if (node.children.length === 1 && only?.type === 'image') {
@@ -25,6 +37,16 @@ const handlers: Handlers = {
   },
 };
 
+type State = Parameters<Handle>[0];
+
+/** A quotation, with whose words they are as its last paragraph. */
+function signed(state: State, quotation: Element, author: Element | undefined): Blockquote {
+  const words = state.toFlow(state.all(quotation)) as BlockContent[];
+  const name = author ? (state.all(author) as PhrasingContent[]) : [];
+  const last: BlockContent[] = name.length ? [{ type: 'paragraph', children: [{ type: 'text', value: AUTHOR_SIGN }, ...name] }] : [];
+  return { type: 'blockquote', children: [...words, ...last] };
+}
+
 const figure: Handle = (state, node) => {
   const find = (tagName: string, from: Element): Element | undefined => {
     for (const child of from.children) {
@@ -34,6 +56,8 @@ const figure: Handle = (state, node) => {
     }
     return undefined;
   };
+  const quotation = find('blockquote', node);
+  if (quotation) return signed(state, quotation, find('figcaption', node));
   const img = find('img', node);
   if (!img) return state.all(node);
   const caption = find('figcaption', node);
@@ -54,7 +78,7 @@ export function postToHtml(doc: PostNode): string {
 
 const SAFE = {
   ...defaultSchema,
-  tagNames: [...(defaultSchema.tagNames ?? []), 'figure', 'figcaption'],
+  tagNames: [...(defaultSchema.tagNames ?? []), 'figure', 'figcaption', 'aside', 'footer', 'mark'],
   // Our own marks on copied blocks are data attributes; they are checked again where they are read.
   attributes: { ...defaultSchema.attributes, '*': [...(defaultSchema.attributes?.['*'] ?? []), 'data*'] },
   strip: ['script', 'style', 'template', 'title'],
@@ -73,5 +97,5 @@ export function postFromHtml(html: string): PostNode {
 
 /** An HTML tree as a post without ids, made safe first like `postFromHtml`. */
 export function postFromHast(tree: Hast): PostNode {
-  return mdastToPost(hastToMdast(sanitize(tree, SAFE), { handlers: { figure } }) as Root);
+  return mdastToPost(hastToMdast(sanitize(tree, SAFE), { handlers: { figure, ...ownFromHast } }) as Root);
 }

@@ -4,6 +4,7 @@ import remarkParse from 'remark-parse';
 import remarkStringify from 'remark-stringify';
 import { unified } from 'unified';
 import { mdastToPost } from './mdast-to-post.ts';
+import { ownToMarkdown } from './own-mdast.ts';
 import { postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
 
@@ -11,7 +12,7 @@ const reader = unified().use(remarkParse).use(remarkGfm, { singleTilde: false })
 // GFM writes nothing of its own here; it escapes the words that would be read as its marks.
 const writer = unified()
   .use(remarkGfm, { singleTilde: false })
-  .use(remarkStringify, { bullet: '-', rule: '-', emphasis: '*', fences: true, listItemIndent: 'one' })
+  .use(remarkStringify, { bullet: '-', rule: '-', emphasis: '*', fences: true, listItemIndent: 'one', handlers: ownToMarkdown })
   .freeze();
 
 /** The Markdown tree of a text (CommonMark with GFM). */

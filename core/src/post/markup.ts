@@ -5,6 +5,7 @@ import { Fragment } from 'prosemirror-model';
 import { counterparts } from './counterparts.ts';
 import { postFromHtml, postToHtml } from './html.ts';
 import { parseMarkdown, postFromMarkdown, postToMarkdown } from './markdown.ts';
+import { isOwnTag } from './own-mdast.ts';
 import { schema, type PostNode } from './schema.ts';
 
 /** The two ways a page is written in signs. */
@@ -60,7 +61,7 @@ function said({ type, attrs }: PostNode): Record<string, unknown> {
 }
 
 const HELD = new Set(
-  'html head body p h1 h2 h3 h4 h5 h6 ul ol li blockquote pre code a em i strong b del s br hr img figure figcaption table thead tbody tfoot tr th td'.split(
+  'html head body p h1 h2 h3 h4 h5 h6 ul ol li blockquote pre code a em i strong b del s mark aside q br hr img figure figcaption table thead tbody tfoot tr th td'.split(
     ' ',
   ),
 );
@@ -83,7 +84,7 @@ const LEFT: Record<string, string> = { html: 'HTML', footnoteDefinition: 'a foot
 function leftOfMarkdown(text: string): string[] {
   const found = new Set<string>();
   const walk = (node: MdastNodes): void => {
-    if (LEFT[node.type]) found.add(LEFT[node.type]!);
+    if (LEFT[node.type] && !(node.type === 'html' && isOwnTag(node.value))) found.add(LEFT[node.type]!);
     if ('children' in node) for (const child of node.children) walk(child);
   };
   walk(parseMarkdown(text));

@@ -1,6 +1,7 @@
 import { fromHtml } from 'hast-util-from-html';
 import type { Definition, Nodes, Parents, PhrasingContent, Root, Table } from 'mdast';
 import { isSafeAddress } from './address.ts';
+import { asideOf, pairedTags, type Note, type PullQuote } from './own-mdast.ts';
 import { schema, type Mark, type PostNode } from './schema.ts';
 
 type Definitions = Map<string, Definition>;
@@ -15,7 +16,9 @@ const BLOCKS: Record<string, Block> = {
   heading: (node: Parents & { depth: number }, definitions) => [
     nodes.heading.create({ level: node.depth }, inline(node.children as PhrasingContent[], definitions, [])),
   ],
-  blockquote: (node: Parents, definitions) => [nodes.blockquote.create(null, filled(blocks(node, definitions)))],
+  blockquote: (node: Parents, definitions) => [nodes.blockquote.create(null, withAuthor(filled(blocks(node, definitions))))],
+  note: (node: Note, definitions) => [nodes.note.create(null, filled(blocks(node, definitions)))],
+  pullQuote: (node: PullQuote, definitions) => [nodes.pullQuote.create(null, trimmed(inline(node.children, definitions, [])))],
   list: (node: Parents & { ordered?: boolean; start?: number }, definitions) => {
     const items = node.children.map((item) => nodes.listItem.create(null, filled(blocks(item as Parents, definitions))));
     if (!items.length) return [];
@@ -45,6 +48,14 @@ const BLOCKS: Record<string, Block> = {
   yaml: () => [],
 };
 
+/** The last paragraph of a quotation that begins with a long dash says whose words they are. */
+function withAuthor(found: PostNode[]): PostNode[] {
+  const last = found.at(-1)!;
+  if (found.length < 2 || last.type !== nodes.paragraph || !/^[—–―]\s*\S/.test(last.textContent)) return found;
+  const dash = /^[—–―]\s*/.exec(last.firstChild!.text ?? '')?.[0].length ?? 0;
+  return [...found.slice(0, -1), nodes.author.create(null, last.cut(dash).content)];
+}
+
 const textParagraph = (words: string) => nodes.paragraph.create(null, words ? schema.text(words) : null);
 const filled = (found: PostNode[]) => (found.length ? found : [nodes.paragraph.create()]);
 
@@ -64,6 +75,7 @@ const INLINE = new Set([
   'emphasis',
   'strong',
   'delete',
+  'highlight',
   'inlineCode',
   'break',
   'link',
@@ -81,7 +93,7 @@ function blocks(parent: Parents, definitions: Definitions): PostNode[] {
     if (run.length) found.push(...paragraphs(run, definitions));
     run = [];
   };
-  for (const node of parent.children) {
+  for (const node of pairedTags<Parents['children'][number]>(parent.children, 'aside', (between) => asideOf(between as Note['children']))) {
     if (INLINE.has(node.type)) {
       run.push(node as PhrasingContent);
       continue;
@@ -133,7 +145,8 @@ function asPicture(node: PhrasingContent, definitions: Definitions): PostNode | 
 }
 
 function inline(children: PhrasingContent[], definitions: Definitions, around: readonly Mark[]): PostNode[] {
-  return children.flatMap((node): PostNode[] => {
+  const paired = pairedTags(children, 'mark', (between): PhrasingContent => ({ type: 'highlight', children: between }));
+  return paired.flatMap((node): PostNode[] => {
     const within = (mark: Mark) => inline((node as Parents).children as PhrasingContent[], definitions, mark.addToSet(around));
     const say = (words: string, set = around) => (words ? [schema.text(words, set)] : []);
     switch (node.type) {
@@ -149,6 +162,8 @@ function inline(children: PhrasingContent[], definitions: Definitions, around: r
         return within(marks.emphasis.create());
       case 'strong':
         return within(marks.strong.create());
+      case 'highlight':
+        return within(marks.highlight.create());
       case 'delete':
         return within(marks.strikethrough.create());
       case 'link':

@@ -1,5 +1,16 @@
 import type { BlockContent, List, ListItem, PhrasingContent, Root } from 'mdast';
+import './own-mdast.ts';
 import type { Mark, PostNode } from './schema.ts';
+
+declare module 'mdast' {
+  interface ParagraphData {
+    /** That the paragraph says who a quotation is from. */
+    isAuthor?: boolean;
+  }
+}
+
+/** What stands before the author of a quotation in Markdown (common practice, no source). */
+export const AUTHOR_SIGN = '— ';
 
 type Handler = (node: PostNode) => BlockContent;
 
@@ -7,6 +18,9 @@ const HANDLERS: Record<string, Handler> = {
   paragraph: (node) => ({ type: 'paragraph', children: inline(node) }),
   heading: (node) => ({ type: 'heading', depth: node.attrs.level, children: inline(node) }),
   blockquote: (node) => ({ type: 'blockquote', children: blocks(node) }),
+  author: (node) => ({ type: 'paragraph', data: { isAuthor: true }, children: [{ type: 'text', value: AUTHOR_SIGN }, ...inline(node)] }),
+  note: (node) => ({ type: 'note', children: blocks(node) }),
+  pullQuote: (node) => ({ type: 'pullQuote', children: inline(node) }),
   bulletList: (node) => list(node, { ordered: false }),
   orderedList: (node) => list(node, { ordered: true, start: node.attrs.start as number }),
   codeBlock: (node) => ({ type: 'code', lang: node.attrs.language || null, value: node.textContent }),
@@ -30,11 +44,13 @@ export function postToMdast(doc: PostNode): Root {
   return { type: 'root', children: blocks(doc) };
 }
 
+const EMPTY_LEFT_OUT = new Set(['paragraph', 'author', 'pullQuote']);
+
 function blocks(parent: PostNode): BlockContent[] {
   const found: BlockContent[] = [];
   parent.forEach((node) => {
-    // An empty paragraph is a place to type, not part of the post.
-    if (node.type.name !== 'paragraph' || node.content.size) found.push(HANDLERS[node.type.name]!(node));
+    // A paragraph without words is a place to type, not part of the post.
+    if (!EMPTY_LEFT_OUT.has(node.type.name) || node.content.size) found.push(HANDLERS[node.type.name]!(node));
   });
   return found;
 }
@@ -63,7 +79,7 @@ function inline(block: PostNode): PhrasingContent[] {
 }
 
 // Where two marks run equally far, the one named first goes around the other.
-const ORDER = ['link', 'strikethrough', 'emphasis', 'strong'];
+const ORDER = ['link', 'highlight', 'strikethrough', 'emphasis', 'strong'];
 
 /** Runs as a tree: at each place the mark that runs furthest goes around the others; code is always innermost. */
 function nest(runs: readonly Run[]): PhrasingContent[] {
@@ -106,7 +122,7 @@ function marked(mark: Mark, runs: Run[]): PhrasingContent[] {
   // Markdown cannot emphasise a space at the edge of a stretch: it moves outside.
   const before = takeSpace(runs, 0, /^\s+/);
   const after = takeSpace(runs, -1, /\s+$/);
-  const type = mark.type.name === 'strikethrough' ? ('delete' as const) : (mark.type.name as 'strong' | 'emphasis');
+  const type = mark.type.name === 'strikethrough' ? ('delete' as const) : (mark.type.name as 'strong' | 'emphasis' | 'highlight');
   return [...before, ...(runs.length ? [{ type, children: nest(runs) }] : []), ...after];
 }
 

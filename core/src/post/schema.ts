@@ -123,13 +123,37 @@ const nodes = {
       return [`h${level}`, { ...wordsDOM(node), ...(note && { 'data-note': note }), ...(target && { 'data-target': target }) }, 0];
     },
   },
+  // A quotation may end with who said it.
   blockquote: {
     group: 'block',
-    content: 'block+',
+    content: 'block+ author?',
     attrs: ID,
     defining: true,
     parseDOM: [{ tag: 'blockquote' }],
     toDOM: () => ['blockquote', 0],
+  },
+  author: {
+    content: 'inline*',
+    defining: true,
+    parseDOM: [{ tag: 'footer', context: 'blockquote/' }],
+    toDOM: () => ['footer', 0],
+  },
+  // What stands beside the run of the text: a note in a box, and words of the text itself set large.
+  note: {
+    group: 'block',
+    content: 'block+',
+    attrs: ID,
+    defining: true,
+    parseDOM: [{ tag: 'aside' }],
+    toDOM: () => ['aside', 0],
+  },
+  pullQuote: {
+    group: 'block',
+    content: 'inline*',
+    attrs: WORDS,
+    defining: true,
+    parseDOM: [{ tag: 'aside[data-pull]', priority: 60, getAttrs: blockAttrs }],
+    toDOM: (node) => ['aside', { 'data-pull': '', ...wordsDOM(node) }, 0],
   },
   bulletList: {
     group: 'block',
@@ -225,6 +249,7 @@ export const schema = new Schema({
       toDOM: () => ['strong', 0],
     },
     strikethrough: { parseDOM: [{ tag: 'del' }, { tag: 's' }, { tag: 'strike' }], toDOM: () => ['del', 0] },
+    highlight: { parseDOM: [{ tag: 'mark' }], toDOM: () => ['mark', 0] },
     code: { parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
   },
 });

@@ -79,9 +79,28 @@ describe('the page edited as markup', () => {
     expect(fromMarkup('', 'markdown', doc).doc.textContent).to.equal('');
   });
 
+  it('holds notes, pull quotes, highlights and whose words a quotation has, as the standards have them', () => {
+    const markdown =
+      'Oil the <mark>whole blade</mark>.\n\n> The angle is the thing.\n>\n> — Mira, *knives*\n\n<aside>\n\nMind the edge.\n\n- a\n- b\n\n</aside>\n\n<aside>\n\n<q>It has to be the same.</q>\n\n</aside>\n';
+    const doc = postFromMarkdown(markdown);
+    doc.check();
+    expect(doc.children.map((b) => b.type.name)).to.deep.equal(['paragraph', 'blockquote', 'note', 'pullQuote']);
+    expect(doc.child(1).lastChild!.type.name).to.equal('author');
+    expect(toMarkup(doc, 'markdown')).to.equal(markdown);
+    // HTML Living Standard: a quotation's source stands in the caption of its figure; a pull quote is an aside.
+    const html = toMarkup(doc, 'html');
+    expect(html.replace(/\s*\n\s*/g, '')).to.equal(
+      '<p>Oil the <mark>whole blade</mark>.</p>' +
+        '<figure><blockquote><p>The angle is the thing.</p></blockquote><figcaption>Mira, <em>knives</em></figcaption></figure>' +
+        '<aside><p>Mind the edge.</p><ul><li>a</li><li>b</li></ul></aside><aside><q>It has to be the same.</q></aside>',
+    );
+    expect(fromMarkup(html, 'html', doc).left).to.deep.equal([]);
+    expect(fromMarkup(markdown, 'markdown', doc).left).to.deep.equal([]);
+  });
+
   it('is the same page again whatever marks its words carry', () => {
     const word = fc.stringMatching(/^[a-z]{1,8}$/);
-    const mark = fc.subarray(['strong', 'emphasis', 'strikethrough'] as const);
+    const mark = fc.subarray(['strong', 'emphasis', 'strikethrough', 'highlight'] as const);
     const run = fc.tuple(word, mark);
     const block = fc.oneof(
       fc.array(run, { minLength: 1, maxLength: 4 }).map((runs) =>
@@ -99,7 +118,30 @@ describe('the page edited as markup', () => {
           items.map((text) => schema.node('listItem', null, schema.node('paragraph', null, schema.text(text)))),
         ),
       ),
-      word.map((text) => schema.node('blockquote', null, schema.node('paragraph', null, schema.text(text)))),
+      fc
+        .tuple(word, fc.option(word))
+        .map(([text, author]) =>
+          schema.node('blockquote', null, [
+            schema.node('paragraph', null, schema.text(text)),
+            ...(author ? [schema.node('author', null, schema.text(author))] : []),
+          ]),
+        ),
+      word.map((text) => schema.node('pullQuote', null, schema.text(text))),
+      fc.array(word, { minLength: 1, maxLength: 2 }).map((all) =>
+        schema.node(
+          'note',
+          null,
+          all.map((text) => schema.node('paragraph', null, schema.text(text))),
+        ),
+      ),
+      fc
+        .tuple(word, word)
+        .map(([head, below]) =>
+          schema.node('table', null, [
+            schema.node('tableRow', null, schema.node('tableHeader', null, schema.text(head))),
+            schema.node('tableRow', null, schema.node('tableCell', null, schema.text(below))),
+          ]),
+        ),
     );
     // Two lists that touch are one list in either markup.
     const blocks = fc

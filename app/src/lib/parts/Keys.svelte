@@ -9,6 +9,8 @@
     ['Alt 0', 'Turn between the two leaves on a narrow screen'],
     ['Alt [ and Alt ]', 'Fold the left or the right leaf'],
     ['Alt A', 'Alone with the page; Esc brings everything else back'],
+    ['Alt R', 'Find and replace on the page'],
+    ['Alt ↑ and ↓', 'Move the block or the list item you are in up or down'],
     ['Alt Shift ↑ and ↓', 'Move the section you are in up or down'],
     ['Alt O', 'Show the passage a paragraph came from'],
     ['Alt Shift O', 'Play it; so does Alt and a click on its mark'],

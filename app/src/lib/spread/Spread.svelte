@@ -82,6 +82,7 @@
     if (event.code === 'BracketLeft') fold('left');
     else if (event.code === 'BracketRight') fold('right');
     else if (event.code === 'KeyA') piece.alone = !piece.alone;
+    else if (event.code === 'KeyR' && !event.shiftKey) piece.finding = true;
     else if (event.code === 'Digit0') side = side === 'left' ? 'right' : 'left';
     else return;
     event.preventDefault();

@@ -16,6 +16,7 @@ import { draftChanges } from '@even-page/core/tidy/draft-changes';
 import type { House } from '@even-page/core/tidy/house';
 import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/core/tidy/edit';
 import { withSectionOf } from '@even-page/core/write/comparing';
+import { looseTies, type Held } from '@even-page/core/write/holding';
 import { askServer, form } from '$lib/ask-server.ts';
 import { newBlockId } from '$lib/block-id.ts';
 import type { Step } from '$lib/steps.ts';
@@ -25,6 +26,7 @@ import { Player } from './player/player.svelte.ts';
 import { sectionAt } from './page/commands.ts';
 import { toDocument } from './page/to-document.ts';
 import { Saver } from './saving/saver.svelte.ts';
+import { showLooseTies } from './page/loose-ties.ts';
 import { lightBlocks, type Light } from './page/lit-blocks.ts';
 
 /** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */
@@ -85,8 +87,13 @@ export class Piece {
   figures = $state.raw<Figures | null>(null);
   /** Weights of pictures brought in during this visit, by address. */
   pictures = $state.raw<Record<string, Picture>>({});
+  /** The ids of paragraphs whose origin marks may no longer hold. */
+  loose = $state.raw<readonly string[]>([]);
+  readonly #held: Held = new WeakMap();
   /** Whether the writer is alone with the page: everything else is folded away. */
   alone = $state(false);
+  /** Whether words are looked for on the page. */
+  finding = $state(false);
   /** The stretches of the material that are being dragged to a section. */
   carried: readonly Stretch[] = [];
   /** The versions that are shown on the page instead of the page itself, if any. */
@@ -334,6 +341,14 @@ export class Piece {
     this.shownPassage = { source: origin.source, passage: origin.first };
   }
 
+  /** Takes the origin marks off a block, in one step that undo takes back. */
+  untie(id: string): void {
+    this.view?.state.doc.descendants((node, pos) => {
+      if (node.attrs.id === id) this.view!.dispatch(closeHistory(this.view!.state.tr.setNodeAttribute(pos, 'origins', [])));
+      return !node.isTextblock;
+    });
+  }
+
   /** Plays a source from a letter of one of its passages, if there is a recording of it. */
   playFrom(id: string, passage: number, offset = 0): void {
     const source = this.sources.find((s) => s.id === id);
@@ -388,6 +403,11 @@ export class Piece {
   }
 
   async #proof() {
+    const loose = looseTies(this.doc, this.sources, this.#held);
+    if (loose.join() !== this.loose.join()) {
+      this.loose = loose;
+      if (this.view) showLooseTies(this.view, loose);
+    }
     const result = await core().proof(this.doc.toJSON() as object, $state.snapshot(this.details));
     this.findings = result.findings;
     this.figures = result.figures;

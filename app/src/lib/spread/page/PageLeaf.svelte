@@ -7,6 +7,7 @@
   import type { Piece } from '../piece.svelte.ts';
   import { createEditor } from './editor.ts';
   import ComparedPage from './ComparedPage.svelte';
+  import FindOnPage from './FindOnPage.svelte';
   import LinkAsk from './LinkAsk.svelte';
   import Markup from './Markup.svelte';
   import ReadersView from './ReadersView.svelte';
@@ -82,6 +83,7 @@
   <Views views={VIEWS} bind:open={view} label="Views of the page" />
   {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}
 </div>
+{#if piece.finding && view === 'page' && !piece.comparing}<FindOnPage {piece} onclose={() => (piece.finding = false)} />{/if}
 {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
 <!-- The editor stays where it is while another view is looked at: caret and undo survive. -->
 <div

@@ -8,11 +8,23 @@
   import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
   import { toggleMark } from 'prosemirror-commands';
   import { redo, undo } from 'prosemirror-history';
-  import type { Command } from 'prosemirror-state';
+  import type { Command, EditorState } from 'prosemirror-state';
+  import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, deleteTable } from 'prosemirror-tables';
   import { schema } from '@even-page/core/post/schema';
   import FileChooser from '$lib/parts/FileChooser.svelte';
   import type { Piece } from '../piece.svelte.ts';
-  import { insertRule, isInside, moveSection, toggleHeading, toggleList, toggleQuotation } from './commands.ts';
+  import {
+    insertRule,
+    insertTable,
+    isInside,
+    moveBlock,
+    moveSection,
+    pullQuote,
+    toAuthor,
+    toggleBox,
+    toggleHeading,
+    toggleList,
+  } from './commands.ts';
 
   let { piece, onlink, onpictures }: { piece: Piece; onlink: () => void; onpictures: (files: File[]) => void } = $props();
 
@@ -33,25 +45,69 @@
     };
   });
 
-  const MORE: readonly { name: string; label: string; keys: string; command: Command }[] = [
-    { name: 'h3', label: 'Heading, level 3', keys: '###', command: toggleHeading(3) },
-    { name: 'h4', label: 'Heading, level 4', keys: '####', command: toggleHeading(4) },
-    { name: 'numbers', label: 'Numbered list', keys: '1.', command: toggleList(nodes.orderedList) },
-    { name: 'quotation', label: 'Quotation', keys: '>', command: toggleQuotation },
-    { name: 'strike', label: 'Strikethrough', keys: '~~ ~~', command: toggleMark(marks.strikethrough) },
-    { name: 'code', label: 'Code', keys: '` `', command: toggleMark(marks.code) },
-    { name: 'rule', label: 'Rule', keys: '---', command: insertRule },
-    { name: 'up', label: 'Move section up', keys: 'Alt Shift ↑', command: moveSection(-1) },
-    { name: 'down', label: 'Move section down', keys: 'Alt Shift ↓', command: moveSection(1) },
-    { name: 'alone', label: 'Alone with the page', keys: 'Alt A', command: () => (piece.alone = true) },
-    { name: 'undo', label: 'Undo', keys: 'Ctrl Z', command: undo },
-    { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },
+  type Item = { name: string; label: string; keys?: string; command: Command };
+  const inTable = (state: EditorState) => isInside(state, nodes.table);
+  const inQuotation = (state: EditorState) => isInside(state, nodes.blockquote);
+  // Groups; those that belong to a place show only there.
+  const MORE: readonly { when?: (state: EditorState) => boolean; items: readonly Item[] }[] = [
+    {
+      when: inTable,
+      items: [
+        { name: 'row', label: 'Row below', command: addRowAfter },
+        { name: 'column', label: 'Column after', command: addColumnAfter },
+        { name: 'no-row', label: 'Remove row', command: deleteRow },
+        { name: 'no-column', label: 'Remove column', command: deleteColumn },
+        { name: 'no-table', label: 'Remove table', command: deleteTable },
+      ],
+    },
+    { when: inQuotation, items: [{ name: 'author', label: 'Author of the quotation', command: toAuthor }] },
+    {
+      items: [
+        { name: 'h3', label: 'Heading, level 3', keys: '###', command: toggleHeading(3) },
+        { name: 'h4', label: 'Heading, level 4', keys: '####', command: toggleHeading(4) },
+        { name: 'numbers', label: 'Numbered list', keys: '1.', command: toggleList(nodes.orderedList) },
+        { name: 'quotation', label: 'Quotation', keys: '>', command: toggleBox(nodes.blockquote) },
+        { name: 'pull', label: 'Pull quote', command: pullQuote },
+        { name: 'note', label: 'Note box', command: toggleBox(nodes.note) },
+        { name: 'table', label: 'Table', command: insertTable },
+        { name: 'rule', label: 'Rule', keys: '---', command: insertRule },
+      ],
+    },
+    {
+      items: [
+        { name: 'highlight', label: 'Highlight', keys: '== ==', command: toggleMark(marks.highlight) },
+        { name: 'strike', label: 'Strikethrough', keys: '~~ ~~', command: toggleMark(marks.strikethrough) },
+        { name: 'code', label: 'Code', keys: '` `', command: toggleMark(marks.code) },
+      ],
+    },
+    {
+      items: [
+        { name: 'block-up', label: 'Move block up', keys: 'Alt ↑', command: moveBlock(-1) },
+        { name: 'block-down', label: 'Move block down', keys: 'Alt ↓', command: moveBlock(1) },
+        { name: 'up', label: 'Move section up', keys: 'Alt Shift ↑', command: moveSection(-1) },
+        { name: 'down', label: 'Move section down', keys: 'Alt Shift ↓', command: moveSection(1) },
+      ],
+    },
+    {
+      items: [
+        { name: 'find', label: 'Find and replace', keys: 'Alt R', command: () => (piece.finding = true) },
+        { name: 'alone', label: 'Alone with the page', keys: 'Alt A', command: () => (piece.alone = true) },
+        { name: 'undo', label: 'Undo', keys: 'Ctrl Z', command: undo },
+        { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },
+      ],
+    },
   ];
+  const more = $derived.by(() => {
+    void piece.caretTick;
+    const state = piece.view?.state;
+    return MORE.filter(({ when }) => !when || (state && when(state)));
+  });
 
   // A menu that closes gives the focus to its trigger in the next frame; the page takes it back after that.
   function choose(name: string) {
-    piece.run(MORE.find((m) => m.name === name)!.command);
-    requestAnimationFrame(() => requestAnimationFrame(() => piece.view?.focus()));
+    piece.run(MORE.flatMap((g) => g.items).find((m) => m.name === name)!.command);
+    // The bar of find and replace has the focus for itself.
+    requestAnimationFrame(() => requestAnimationFrame(() => piece.finding || piece.view?.focus()));
   }
 
   // Pressing a tool must not take the selection away from the page.
@@ -99,10 +155,13 @@
     <Portal>
       <Menu.Positioner>
         <Menu.Content class="more-list">
-          {#each MORE as item (item.name)}
-            <Menu.Item value={item.name} class="more-item"
-              ><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item
-            >
+          {#each more as { items }, n (items[0]!.name)}
+            {#if n}<Menu.Separator class="more-line" />{/if}
+            {#each items as item (item.name)}
+              <Menu.Item value={item.name} class="more-item"
+                ><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item
+              >
+            {/each}
           {/each}
         </Menu.Content>
       </Menu.Positioner>
@@ -144,7 +203,9 @@
   }
   :global(.more-list) {
     z-index: 30;
-    min-width: 230px;
+    min-width: 250px;
+    max-height: calc(100vh - 130px);
+    overflow-y: auto;
     padding: 5px 0;
     background: var(--leaf);
     border: 1px solid var(--hair);
@@ -153,6 +214,11 @@
   }
   :global(.more-list:focus) {
     outline: none;
+  }
+  :global(.more-line) {
+    margin: 5px 0;
+    border: 0;
+    border-top: 1px solid var(--hair);
   }
   :global(.more-item) {
     display: flex;

@@ -2,7 +2,7 @@ import { lift, setBlockType, wrapIn } from 'prosemirror-commands';
 import type { NodeType } from 'prosemirror-model';
 import { liftListItem, wrapInList } from 'prosemirror-schema-list';
 import { TextSelection, type Command, type EditorState } from 'prosemirror-state';
-import { schema } from '@even-page/core/post/schema';
+import { schema, type Origin } from '@even-page/core/post/schema';
 import { sectionsOf, type Section } from '@even-page/core/post/sections';
 
 const { nodes, marks } = schema;
@@ -62,9 +62,102 @@ export const toggleList =
     return wrapInList(type)(state, dispatch);
   };
 
-/** Makes a quotation of the blocks selected, or takes them out of one. */
-export const toggleQuotation: Command = (state, dispatch) =>
-  isInside(state, nodes.blockquote) ? lift(state, dispatch) : wrapIn(nodes.blockquote)(state, dispatch);
+/** Puts the blocks selected into a box of this kind, a quotation or a note, or takes them out of it. */
+export const toggleBox =
+  (type: NodeType): Command =>
+  (state, dispatch) =>
+    isInside(state, type) ? lift(state, dispatch) : wrapIn(type)(state, dispatch);
+
+/** Goes to whose words the quotation around the caret holds, and makes a place for it if there is none. */
+export const toAuthor: Command = (state, dispatch) => {
+  const { $from } = state.selection;
+  const depth = depthOf(state, nodes.blockquote);
+  if (!depth) return false;
+  const end = $from.end(depth);
+  const tr = state.tr;
+  if ($from.node(depth).lastChild!.type !== nodes.author) tr.insert(end, nodes.author.create());
+  const inside = tr.doc.resolve(tr.mapping.map(end) - 1);
+  dispatch?.(tr.setSelection(TextSelection.near(inside, -1)).scrollIntoView());
+  return true;
+};
+
+/** From the author of a quotation on to a new paragraph below it. */
+export const leaveAuthor: Command = (state, dispatch) => {
+  const { $from } = state.selection;
+  if ($from.parent.type !== nodes.author) return false;
+  const below = $from.after($from.depth - 1);
+  const tr = state.tr.insert(below, nodes.paragraph.create());
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, below + 1)).scrollIntoView());
+  return true;
+};
+
+/** Takes the place of the author away when nothing stands in it. */
+export const dropEmptyAuthor: Command = (state, dispatch) => {
+  const { $from, empty } = state.selection;
+  if (!empty || $from.parent.type !== nodes.author || $from.parent.content.size) return false;
+  const tr = state.tr.delete($from.before(), $from.after());
+  dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve($from.before()), -1)));
+  return true;
+};
+
+/** Sets the words selected large below their block, as a pull quote; with only a caret, makes the block one or a paragraph again. */
+export const pullQuote: Command = (state, dispatch) => {
+  const { $from, $to, empty } = state.selection;
+  const { id, origins = [] } = $from.parent.attrs as { id?: string; origins?: Origin[] };
+  if (empty) {
+    const type = $from.parent.type === nodes.pullQuote ? nodes.paragraph : nodes.pullQuote;
+    return setBlockType(type, { id, origins })(state, dispatch);
+  }
+  if (!$from.sameParent($to) || !$from.depth) return false;
+  const words = $from.parent.slice($from.parentOffset, $to.parentOffset).content;
+  dispatch?.(state.tr.insert($from.after(1), nodes.pullQuote.create({ origins }, words)).scrollIntoView());
+  return true;
+};
+
+/** Moves the list item around the caret, or else the blocks selected, one place up (-1) or down (1). */
+export const moveBlock =
+  (by: -1 | 1): Command =>
+  (state, dispatch) => {
+    const { $from, $to, anchor, head } = state.selection;
+    if (!$from.depth) return false;
+    const item = depthOf(state, nodes.listItem);
+    const goesInList = (depth: number) => {
+      const [at, list] = [$from.index(depth - 1) + by, $from.node(depth - 1)];
+      return $from.sameParent($to) && at >= 0 && at < list.childCount;
+    };
+    const depth = item && goesInList(item) ? item : 1;
+    const [from, to] = [$from.before(depth), $to.after(depth)];
+    const beside = by < 0 ? state.doc.resolve(from).nodeBefore : state.doc.resolve(to).nodeAfter;
+    if (!beside) return false;
+    if (dispatch) {
+      const shift = by * beside.nodeSize;
+      // The neighbour goes to the other side, so that the caret stays in its words.
+      const tr =
+        by < 0
+          ? state.tr.insert(to, beside).delete(from - beside.nodeSize, from)
+          : state.tr.delete(to, to + beside.nodeSize).insert(from, beside);
+      dispatch(tr.setSelection(TextSelection.create(tr.doc, anchor + shift, head + shift)).scrollIntoView());
+    }
+    return true;
+  };
+
+const COLUMNS = 3;
+const ROWS = 2;
+
+/** Puts a table with a row for its head after the block. */
+export const insertTable: Command = (state, dispatch) => {
+  const row = (type: NodeType) =>
+    nodes.tableRow.create(
+      null,
+      Array.from({ length: COLUMNS }, () => type.create()),
+    );
+  const table = nodes.table.create(null, [row(nodes.tableHeader), ...Array.from({ length: ROWS }, () => row(nodes.tableCell))]);
+  const { $from } = state.selection;
+  const at = $from.depth ? $from.after(1) : state.doc.content.size;
+  const tr = state.tr.insert(at, table);
+  dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(at + 1))).scrollIntoView());
+  return true;
+};
 
 /** Puts a rule after the block. */
 export const insertRule: Command = (state, dispatch) => {
@@ -72,12 +165,14 @@ export const insertRule: Command = (state, dispatch) => {
   return true;
 };
 
-/** Whether the caret stands inside a node of this type. */
-export function isInside(state: EditorState, type: NodeType): boolean {
-  const { $from } = state.selection;
-  for (let depth = $from.depth; depth > 0; depth--) if ($from.node(depth).type === type) return true;
-  return false;
+/** How deep the innermost node of this type around the caret lies; 0 when there is none. */
+function depthOf({ selection: { $from } }: EditorState, type: NodeType): number {
+  for (let depth = $from.depth; depth > 0; depth--) if ($from.node(depth).type === type) return depth;
+  return 0;
 }
+
+/** Whether the caret stands inside a node of this type. */
+export const isInside = (state: EditorState, type: NodeType): boolean => depthOf(state, type) > 0;
 
 /** Takes the link off the words selected; with only a caret, off the whole linked stretch around it. */
 export const removeLink: Command = (state, dispatch) => {

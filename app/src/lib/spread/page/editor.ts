@@ -14,9 +14,11 @@ import { cleanHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
-import { moveSection } from './commands.ts';
+import { dropEmptyAuthor, leaveAuthor, moveBlock, moveSection } from './commands.ts';
+import { hits } from './hits.ts';
 import { markdownAsTyped } from './input-rules.ts';
 import { litBlocks } from './lit-blocks.ts';
+import { looseTies } from './loose-ties.ts';
 
 /** What the page tells the rest of the Spread. */
 export type Listener = {
@@ -58,7 +60,10 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
           'Alt-Shift-o': (state) => (listener.playWanted((state.selection.$from.parent.attrs.origins ?? []) as Origin[]), true),
           'Alt-Shift-ArrowUp': moveSection(-1),
           'Alt-Shift-ArrowDown': moveSection(1),
-          Enter: splitListItem(schema.nodes.listItem),
+          'Alt-ArrowUp': moveBlock(-1),
+          'Alt-ArrowDown': moveBlock(1),
+          Enter: chainCommands(leaveAuthor, splitListItem(schema.nodes.listItem)),
+          Backspace: dropEmptyAuthor,
           Tab: chainCommands(goToNextCell(1), sinkListItem(schema.nodes.listItem)),
           'Shift-Tab': chainCommands(goToNextCell(-1), liftListItem(schema.nodes.listItem)),
           'Shift-Enter': (state, dispatch) => {
@@ -72,7 +77,9 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
         gapCursor(),
         tableEditing(),
         ownIds(),
-        litBlocks(),
+        litBlocks.plugin(),
+        looseTies.plugin(),
+        hits.plugin(),
       ],
     }),
     attributes: { class: 'page', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'The page', spellcheck: 'true' },

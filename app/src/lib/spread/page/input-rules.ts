@@ -6,7 +6,7 @@ import { schema } from '@even-page/core/post/schema';
 
 const { nodes, marks } = schema;
 
-/** Markdown as typed: headings, lists, quotations, code, rules, bold, italic, strikethrough, links. */
+/** Markdown as typed: headings, lists, quotations, code, rules, bold, italic, highlight, strikethrough, links. */
 export function markdownAsTyped(): Plugin {
   return inputRules({
     rules: [
@@ -23,6 +23,7 @@ export function markdownAsTyped(): Plugin {
       around(/\*\*([^*\s](?:[^*]*[^*\s])?)\*\*$/, marks.strong),
       around(/(?<![*\w])\*([^*\s](?:[^*]*[^*\s])?)\*$/, marks.emphasis),
       around(/(?<![_\w])_([^_\s](?:[^_]*[^_\s])?)_$/, marks.emphasis),
+      around(/==([^=\s](?:[^=]*[^=\s])?)==$/, marks.highlight),
       around(/~~([^~\s](?:[^~]*[^~\s])?)~~$/, marks.strikethrough),
       around(/`([^`]+)`$/, marks.code),
       new InputRule(/\[([^\]]+)\]\(([^)\s]+)\)$/, (state, match, from, to) => {

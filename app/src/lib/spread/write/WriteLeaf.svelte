@@ -8,6 +8,7 @@
   import Views from '$lib/parts/Views.svelte';
   import type { Piece } from '../piece.svelte.ts';
   import FindInMaterial from './FindInMaterial.svelte';
+  import LooseTies from './LooseTies.svelte';
   import Versions from './Versions.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -55,6 +56,7 @@
   </div>
   <div class="scroll">
     {#if piece.sources.length}<FindInMaterial {piece} />{/if}
+    <LooseTies {piece} />
     {#if said.length}
       <p class="note">{timed ? 'What was said' : 'What the material says'} for this section. It follows the caret on the page.</p>
       {#each said as s, i (i)}

@@ -1,0 +1,59 @@
+<!-- Find and replace in the words of the page; each replacement is one step that undo takes back. -->
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { closeHistory } from 'prosemirror-history';
+  import { TextSelection } from 'prosemirror-state';
+  import type { Match } from '@even-page/core/tidy/find';
+  import { onPage, pageText } from '@even-page/core/write/page-text';
+  import FindBar from '$lib/parts/FindBar.svelte';
+  import type { Piece } from '../piece.svelte.ts';
+  import { showHits } from './hits.ts';
+
+  let { piece, onclose }: { piece: Piece; onclose: () => void } = $props();
+
+  let matches = $state.raw<readonly Match[]>([]);
+  let at = $state(0);
+
+  const page = $derived.by(() => {
+    void piece.pageTick;
+    return pageText(piece.doc);
+  });
+  const places = $derived(matches.map((m) => onPage(page, m.from, m.to)));
+
+  $effect(() => {
+    if (piece.view) showHits(piece.view, places, at);
+  });
+  onMount(() => () => piece.view && showHits(piece.view, [], 0));
+
+  // The last first, so that the places of the others hold.
+  function replace(chosen: readonly Match[]): number {
+    if (!piece.view) return 0;
+    const { tr } = piece.view.state;
+    let n = 0;
+    for (const match of [...chosen].reverse()) {
+      const place = onPage(page, match.from, match.to);
+      if (!place) continue;
+      if (match.after) tr.insertText(match.after, place.from, place.to);
+      else tr.delete(place.from, place.to);
+      n++;
+    }
+    if (n) piece.view.dispatch(closeHistory(tr));
+    return n;
+  }
+
+  function inSelection(): readonly Match[] {
+    const range = piece.view?.state.selection;
+    return range ? matches.filter((_, i) => places[i] && places[i].from >= range.from && places[i].to <= range.to) : [];
+  }
+
+  // The place in hand is where the caret is when the writer goes on.
+  function close() {
+    const place = places[at];
+    onclose();
+    if (!piece.view) return;
+    if (place) piece.view.dispatch(piece.view.state.tr.setSelection(TextSelection.create(piece.doc, place.from, place.to)));
+    piece.view.focus();
+  }
+</script>
+
+<FindBar text={page.text} bind:matches bind:at onreplace={replace} selected={inSelection} onclose={close} />
