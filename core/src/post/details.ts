@@ -1,4 +1,4 @@
-import { array, object, string, type InferType } from 'yup';
+import { array, number, object, string, type InferType } from 'yup';
 
 /** What a post says about itself, besides its page. The one description of it for forms, routes and files. */
 export const detailsSchema = object({
@@ -15,6 +15,8 @@ export const detailsSchema = object({
     .defined()
     .default([])
     .max(40, 'A post has at most 40 tags.'),
+  /** How many words the post is to have; none when nobody said. */
+  words: number().integer().min(1, 'A length is at least one word.').max(200_000, 'A length is at most 200,000 words.'),
 }).noUnknown();
 
 export type Details = InferType<typeof detailsSchema>;

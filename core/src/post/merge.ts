@@ -87,7 +87,7 @@ function isMoved(base: string[], now: string[]): boolean {
 function mergeDetails(base: Details | null, mine: Details, theirs: Details) {
   const details = { ...mine };
   const choices: Choice[] = [];
-  for (const name of Object.keys(mine) as (keyof Details)[]) {
+  for (const name of Object.keys({ ...theirs, ...mine }) as (keyof Details)[]) {
     const [was, m, t] = [base, mine, theirs].map((d) => JSON.stringify(d?.[name]));
     if (m === t || t === was) continue;
     if (m === was) Object.assign(details, { [name]: theirs[name] });

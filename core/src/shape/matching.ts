@@ -2,7 +2,8 @@ import { dice } from '../language/dice.ts';
 import { terms } from '../language/terms.ts';
 import { words } from '../language/words.ts';
 import { plainText } from '../post/sections.ts';
-import { frequencyOf, type Subjects } from './cut/subjects.ts';
+import { bagOf, cosine, rarityIn } from './bags.ts';
+import type { Subjects } from './cut/subjects.ts';
 import type { Incoming } from './incoming-parts.ts';
 
 /** A headed part that something may belong to: its heading and the words below it. */
@@ -13,8 +14,6 @@ export type Match = { home: string; how: 'same' | 'near' | 'content' };
 
 const NEAR = 0.6;
 const LIKE = 0.22;
-// Without a list of English, every stem weighs alike.
-const PLAIN = 1e-4;
 
 /**
  * For each part the home it belongs to, or null. Headings alike are matched first, one part to a home, the likest
@@ -32,7 +31,7 @@ export function matchParts(parts: readonly Incoming[], homes: readonly Home[], s
     taken.add(home.id);
     found[n] = { home: home.id, how: like === 1 ? 'same' : 'near' };
   }
-  const weigh = (stem: string) => -Math.log(subjects ? frequencyOf(subjects, stem, PLAIN) : PLAIN);
+  const weigh = rarityIn(subjects);
   const bags = homes.map((home) => bagOf(`${home.heading} ${home.heading} ${home.text}`, weigh));
   parts.forEach((part, n) => {
     if (found[n]) return;
@@ -57,20 +56,4 @@ export function headingLikeness(a: string, b: string): number {
   if (plain(a) === plain(b)) return 1;
   // Headings of the same stems are still not the same words.
   return Math.min(0.99, dice(new Set(terms(a)), new Set(terms(b))));
-}
-
-type Bag = Map<string, number>;
-
-function bagOf(text: string, weigh: (stem: string) => number): Bag {
-  const bag: Bag = new Map();
-  for (const stem of terms(text)) bag.set(stem, (bag.get(stem) ?? 0) + 1);
-  for (const [stem, n] of bag) bag.set(stem, (1 + Math.log(n)) * weigh(stem));
-  return bag;
-}
-
-function cosine(a: Bag, b: Bag): number {
-  const square = (bag: Bag) => [...bag.values()].reduce((sum, w) => sum + w * w, 0);
-  let dot = 0;
-  for (const [stem, w] of a) dot += w * (b.get(stem) ?? 0);
-  return dot / (Math.sqrt(square(a) * square(b)) || 1);
 }

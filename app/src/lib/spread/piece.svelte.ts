@@ -24,6 +24,7 @@ import { core } from '$lib/workers/core.ts';
 import { timeAt } from '@even-page/core/gather/recording/spoken';
 import { Player } from './player/player.svelte.ts';
 import { sectionAt } from './page/commands.ts';
+import { noteHeading } from './page/outline-commands.ts';
 import { toDocument } from './page/to-document.ts';
 import { Saver } from './saving/saver.svelte.ts';
 import { showLooseTies } from './page/loose-ties.ts';
@@ -287,13 +288,23 @@ export class Piece {
 
   /** Lets stretches of the material feed a section, in one step that undo takes back. */
   feed(section: string, stretches: readonly Stretch[]): void {
+    this.feedAll(stretches.map((stretch) => ({ section, stretch })));
+  }
+
+  /** Lets stretches of the material feed a section each, in one step that undo takes back. */
+  feedAll(feeds: readonly { section: string; stretch: Stretch }[]): void {
     if (!this.view) return;
     const tr = this.view.state.tr;
-    for (const stretch of stretches) {
+    for (const { section, stretch } of feeds) {
       const found = feeding(tr.doc, section, stretch);
       if (found) tr.insert(found.at, found.paragraph);
     }
     if (tr.docChanged) this.view.dispatch(closeHistory(tr));
+  }
+
+  /** Sets how many words a section is to have; 0 when none are said. */
+  wantWords(section: string, words: number): void {
+    if (this.view) noteHeading(section, { target: words })(this.view.state, this.view.dispatch);
   }
 
   /** Goes to a block of the page, selects the stretch of its text if one is given, and lights it. */

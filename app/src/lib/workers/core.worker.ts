@@ -11,6 +11,9 @@ import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core
 import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
 import type { Match } from '@even-page/core/shape/matching';
 import { hiddenLists, type HiddenList } from '@even-page/core/shape/lists';
+import { fedBy, stretchesOf, tiesOf } from '@even-page/core/shape/feeding';
+import { condense, fill, type Filling, type Unit } from '@even-page/core/shape/length';
+import { sameMatter, type SameMatter } from '@even-page/core/shape/same-matter';
 import { withStandingPart, type Given, type StandingPart } from '@even-page/core/shape/standing/parts';
 import { shapeOf, type Material, type Shape } from '@even-page/core/shape/outline';
 import { findInMaterial, indexOf, type FoundSentence, type MaterialIndex } from '@even-page/core/write/finding';
@@ -95,6 +98,17 @@ const work = {
     const known = await subjects().catch(() => null);
     return withStandingPart(docFromJSON(json), part, { ...given, subjects: known })?.toJSON() ?? null;
   },
+  /** The sentences a page needs least, for so many words. */
+  condense: async (json: object, words: number, section?: string): Promise<Unit[]> =>
+    condense(docFromJSON(json), words, { section, subjects: await subjects().catch(() => null) }),
+  /** What the material still has for a page of so many words. */
+  async fill(json: object, tidied: Tidied[], words: number, section?: string): Promise<Filling[]> {
+    const doc = docFromJSON(json);
+    const unused = stretchesOf(heldMaterial(tidied).materials, fedBy(tiesOf(doc)));
+    return fill(doc, unused, words, { section, subjects: await subjects().catch(() => null) });
+  },
+  /** The places of a page that say the same. */
+  sameMatter: async (json: object): Promise<SameMatter[]> => sameMatter(docFromJSON(json), await subjects().catch(() => null)),
   /** The lists hidden in the prose of a page. */
   lists: (json: object): HiddenList[] => hiddenLists(docFromJSON(json)),
   proof(json: object, details: Details) {

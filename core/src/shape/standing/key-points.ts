@@ -2,14 +2,10 @@ import { terms } from '../../language/terms.ts';
 import { wordCount } from '../../language/words.ts';
 import { schema, type PostNode } from '../../post/schema.ts';
 import { frequencyOf, NAME, type Subjects } from '../cut/subjects.ts';
-import { alone, isStatement, type SaidOnPage, type SaidSection } from './said-on-page.ts';
+import { alone, isStatement, pointsBack, type SaidOnPage, type SaidSection } from './said-on-page.ts';
 
 const SHORTEST = 6;
 const LONGEST = 24;
-// A sentence that points back at another is no point by itself.
-const POINTS_BACK =
-  /^(?:it|that|this|these|those|they|he|she|there|here|which|if not|or|yes|no|one more|some of)\b|\b(?:that one|this one|these ones)\b/i;
-
 /**
  * Key points: the most central sentence of each section, as a list. A sentence is central when its stems are said often
  * in its section and seldom in English, for its length (the centroid of Radev et al. 2004).
@@ -34,7 +30,7 @@ function mostCentral(said: readonly SaidOnPage[], subjects: Subjects | null): Sa
   for (const { text, origins } of said) {
     const short = alone(text);
     const length = wordCount(short);
-    if (length < SHORTEST || length > LONGEST || !/[.!]["'”’)]*$/.test(short) || POINTS_BACK.test(short) || !isStatement(short)) continue;
+    if (length < SHORTEST || length > LONGEST || !/[.!]["'”’)]*$/.test(short) || pointsBack(short) || !isStatement(short)) continue;
     const score = [...new Set(terms(short))].reduce((sum, s) => sum + weight(s), 0) / Math.sqrt(length);
     if (!best || score > best.score) best = { score, said: { text: short, origins } };
   }

@@ -43,3 +43,10 @@ const SAYS =
 
 /** Whether a sentence says something, and is no bare list of names. */
 export const isStatement = (sentence: string): boolean => SAYS.test(sentence.replaceAll('’', "'"));
+
+// A sentence that points back at another says nothing by itself.
+const POINTS_BACK =
+  /^(?:it|that|this|these|those|they|he|she|there|here|which|if not|or|yes|no|one more|some of)\b|\b(?:that one|this one|these ones)\b/i;
+
+/** Whether a sentence needs the one before it. */
+export const pointsBack = (sentence: string): boolean => POINTS_BACK.test(sentence);

@@ -155,13 +155,14 @@
     <Portal>
       <Menu.Positioner>
         <Menu.Content class="more-list">
-          {#each more as { items }, n (items[0]!.name)}
-            {#if n}<Menu.Separator class="more-line" />{/if}
-            {#each items as item (item.name)}
-              <Menu.Item value={item.name} class="more-item"
-                ><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item
-              >
-            {/each}
+          {#each more as { items } (items[0]!.name)}
+            <div class="more-group">
+              {#each items as item (item.name)}
+                <Menu.Item value={item.name} class="more-item"
+                  ><Menu.ItemText>{item.label}</Menu.ItemText><span class="mono muted">{item.keys}</span></Menu.Item
+                >
+              {/each}
+            </div>
           {/each}
         </Menu.Content>
       </Menu.Positioner>
@@ -203,10 +204,12 @@
   }
   :global(.more-list) {
     z-index: 30;
-    min-width: 250px;
-    max-height: calc(100vh - 130px);
+    columns: 2 240px;
+    column-gap: 0;
+    width: min(530px, calc(100vw - 24px));
+    column-rule: 1px solid var(--hair);
+    max-height: var(--available-height);
     overflow-y: auto;
-    padding: 5px 0;
     background: var(--leaf);
     border: 1px solid var(--hair);
     border-radius: 3px;
@@ -215,10 +218,13 @@
   :global(.more-list:focus) {
     outline: none;
   }
-  :global(.more-line) {
-    margin: 5px 0;
-    border: 0;
-    border-top: 1px solid var(--hair);
+  .more-group {
+    padding: 5px 0;
+    break-inside: avoid;
+    border-bottom: 1px solid var(--hair);
+  }
+  .more-group:last-child {
+    border-bottom: 0;
   }
   :global(.more-item) {
     display: flex;

@@ -15,6 +15,7 @@
     description: 'Description',
     category: 'Category',
     tags: 'Tags',
+    words: 'Words wanted',
   } as const;
 
   function words(choice: Choice, side: 'mine' | 'theirs'): string {

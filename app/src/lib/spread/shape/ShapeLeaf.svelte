@@ -11,10 +11,12 @@
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
   import BringIn from './BringIn.svelte';
+  import Length from './Length.svelte';
   import Lists from './Lists.svelte';
   import OutlineAlong from './OutlineAlong.svelte';
   import OutlineTree from './OutlineTree.svelte';
   import Passages from './Passages.svelte';
+  import SameMatter from './SameMatter.svelte';
   import StandingParts from './StandingParts.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -126,8 +128,10 @@
       <button class="word" onclick={() => (bringing = true)}>Bring in an outline or a draft</button>
       <OutlineAlong {piece} />
     </div>
+    <Length {piece} />
     <StandingParts {piece} />
     <Lists {piece} />
+    <SameMatter {piece} />
     {#if words}
       <p class="note">
         To cut the material anew, move the slider or <button class="word" onclick={() => void propose()}>see a proposal</button>. The page

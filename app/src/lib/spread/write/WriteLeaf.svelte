@@ -32,7 +32,9 @@
       origins.push(...((node.attrs.origins ?? []) as Origin[]));
       return !node.isTextblock;
     });
-    return origins.map((o) => ({
+    // A passage that feeds two paragraphs is shown once.
+    const each = new Map(origins.map((o) => [`${o.source}:${o.first}:${o.last}`, o]));
+    return [...each.values()].map((o) => ({
       ...o,
       text: (prose.get(o.source) ?? [])
         .filter((s) => s.first >= o.first && s.last <= o.last)
