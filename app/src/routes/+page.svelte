@@ -6,7 +6,7 @@
   import MiniSpine from '$lib/desk/MiniSpine.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { sayWhen } from '$lib/parts/moments.ts';
-  import { count } from '$lib/parts/sizes.ts';
+  import { count, figure } from '$lib/parts/sizes.ts';
   import Views from '$lib/parts/Views.svelte';
   import { STEPS } from '$lib/steps.ts';
 
@@ -113,7 +113,7 @@
     <p class="more" {@attach atEnd}>
       {#if sorry}<span role="alert">{sorry}</span>{/if}
       <button class="quiet" disabled={fetching} onclick={fetchMore}>Show more</button>
-      <span class="muted small">{count(rows.length, 'piece')} of {data.found.toLocaleString('en')}</span>
+      <span class="muted small">{count(rows.length, 'piece')} of {figure(data.found)}</span>
     </p>
   {/if}
 </main>

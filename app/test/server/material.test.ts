@@ -151,7 +151,7 @@ describe('material on the server', function () {
   });
 
   it('goes by House style, which is kept', async () => {
-    const house = { names: ['Mira Holloway'], padding: ['like'], curlyQuotes: false };
+    const house = { names: ['Mira Holloway'], padding: ['like'], curlyQuotes: false, headingCase: 'title' };
     expect((await server.call('/house', { method: 'PUT', body: house })).status).to.equal(200);
     expect(await (await server.call('/house')).text()).to.contain('Mira Holloway');
     expect((await server.call('/house', { method: 'PUT', body: { ...house, padding: ['nonsense'] } })).status).to.equal(400);

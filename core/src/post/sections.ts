@@ -18,6 +18,16 @@ export function plainText(node: PostNode, separator = '\n'): string {
   return node.textBetween(0, node.content.size, separator, (leaf) => (leaf.type.name === 'hardBreak' ? ' ' : ''));
 }
 
+// A block never changes: another stands in its place. So its words are counted once.
+const counted = new WeakMap<PostNode, number>();
+
+/** How many words a block has. */
+export function wordsIn(block: PostNode): number {
+  let words = counted.get(block);
+  if (words === undefined) counted.set(block, (words = wordCount(plainText(block))));
+  return words;
+}
+
 /**
  * The sections of a post: each level 2 heading (or 1) opens one; deeper headings belong to it. What stands
  * before the first is the lead, and is left out when it holds nothing.
@@ -47,7 +57,7 @@ function split(doc: PostNode, deepest: number): Section[] {
     } else {
       const section = found.at(-1)!;
       section.to = end;
-      section.words += wordCount(plainText(block));
+      section.words += wordsIn(block);
     }
   });
   const [lead, ...headed] = found;

@@ -4,7 +4,16 @@ import { frequencyOf, NAME, type Subjects } from './cut/subjects.ts';
 
 const CANDIDATES = 3;
 // What a section opens with is mostly what it is about.
-const OPENS = 1.6;
+const OPENS = 6;
+// So many stems say something.
+const OPENING_STEMS = 5;
+// How much it counts that a stem stands here oftener than elsewhere in the text, and than in English.
+const OWN = 0.15;
+const RARE = 0.35;
+// A thing named again and again is what it is about.
+const AGAIN = 1.2;
+// A heading has at most nine words.
+const MOST_WORDS = 9;
 
 /** Something a section could be headed with, and how telling it is. `key` are its stems. */
 type Candidate = { text: string; key: string[]; score: number };
@@ -36,30 +45,32 @@ export function proposeHeadings(
     const here = stemCounts(sentences);
     const size = sum(here.values());
     // How much oftener a stem stands here than elsewhere in the text, and than in English.
-    const opening = new Set(terms(sentences[0] ?? ''));
+    const opening = openingOf(sentences);
     const telling = (s: string): number => {
       const c = here.get(s) ?? 0;
       const rest = (whole.get(s) ?? 0) - c;
       const own = Math.log((c + 0.3) / size / ((rest + 0.3) / Math.max(1, total - size)));
       const rare = subjects ? Math.log(c / size / frequencyOf(subjects, s, NAME)) : 2;
-      return Math.max(0, own + 0.35 * rare) * (used.has(s) ? 0.2 : 1) * (opening.has(s) ? OPENS : 1);
+      return Math.max(0, OWN * own + RARE * rare) * (used.has(s) ? 0.2 : 1) * (opening.has(s) ? OPENS : 1);
     };
-    const things = thingsOf(sentences, telling);
+    const things = thingsOf(sentences, telling, deeds);
     const about = aboutOf(things);
     const fresh = (all: (Candidate | undefined)[]) => all.filter((c) => c && !headings.has(normal(titled(c.text)))) as Candidate[];
     const found = fresh([
       about,
-      questionOf(sentences, (s) => telling(s) * (here.get(s) ?? 0) ** 0.75, things),
+      questionOf(sentences, (s) => telling(s) * (here.get(s) ?? 0) ** 0.75),
       howToOf(sentences, telling, things, deeds),
     ])
       .sort((a, b) => b.score - a.score)
       .map((c) => ({ ...c, text: titled(c.text) }));
-    // Where it asks nothing and tells nothing to do, other things it is about.
-    for (const thing of things) {
-      if (found.length >= CANDIDATES) break;
-      const text = titled(headingOf(thing));
-      if (found.some((c) => c.key.some((k) => thing.key.includes(k)) || c.text === text) || headings.has(normal(text))) continue;
-      found.push({ ...thing, text });
+    // Where it asks nothing or tells nothing to do, the other things it is about.
+    while (found.length < CANDIDATES) {
+      const named = new Set(found.flatMap((c) => c.key));
+      const others = othersOf(things.filter((t) => !t.key.some((k) => named.has(k))));
+      if (!others) break;
+      const text = titled(others.text);
+      if (headings.has(normal(text))) break;
+      found.push({ ...others, text });
     }
     if (!found.length) found.push({ text: freeNumber(n, headings), key: [], score: 0 });
     for (const s of found[0]!.key) used.add(s);
@@ -74,11 +85,21 @@ function freeNumber(n: number, headings: ReadonlySet<string>): string {
   return `Part ${number}`;
 }
 
+/** The stems a section opens with: those of its first sentences, until there are enough to say something. */
+function openingOf(sentences: readonly string[]): Set<string> {
+  const found = new Set<string>();
+  for (const sentence of sentences) {
+    for (const s of terms(sentence)) found.add(s);
+    if (found.size >= OPENING_STEMS) break;
+  }
+  return found;
+}
+
 const WORDS = /[\p{L}\p{N}’'-]+/gu;
 const DETERMINERS = new Set(
-  'the a an your my our their his her its this that these those some any no each every one two three another'.split(' '),
+  'the a an your my our their his her its this these those some any no each every one two three another'.split(' '),
 );
-const BEFORE_THINGS = new Set('of about with on for in from without into between like or and'.split(' '));
+const BEFORE_THINGS = new Set('of about with on for in from without into between like'.split(' '));
 // Words of little weight that stand where a thing or a deed could stand.
 const LIGHT = new Set(
   'thing things bit lot way ways kind sort people somebody everybody person time times day days year years one ones something anything everything nothing part parts side end stuff question matter number get gets got go goes going come comes coming want wants need needs know think say says said see look make makes made take takes put puts let give try keep tell call called use used using lets thank happen happens really much many little good right long whole very first last next second third new old other same different big small able sure okay yeah yes well still just actually basically really quite maybe'.split(
@@ -89,8 +110,8 @@ const LIGHT = new Set(
 type Thing = Candidate & { words: string[]; withThe: number; count: number };
 
 /** Names of things: runs of content words after a determiner or a preposition, up to where something else begins. */
-function thingsOf(sentences: readonly string[], telling: (stem: string) => number): Thing[] {
-  const found = new Map<string, { words: string[]; opened: number; closed: number; withThe: number; count: number }>();
+function thingsOf(sentences: readonly string[], telling: (stem: string) => number, deeds: ReadonlySet<string>): Thing[] {
+  const found = new Map<string, { words: string[]; whole: number; withThe: number; count: number }>();
   for (const sentence of sentences) {
     const all = words(sentence);
     for (let i = 0; i < all.length; i++) {
@@ -100,24 +121,31 @@ function thingsOf(sentences: readonly string[], telling: (stem: string) => numbe
         const before = all[i - 1];
         const after = all[i + length];
         const previous = before && sentence.slice(before.to, run[0]!.from) === ' ' ? normal(before.text) : '';
-        const isClosed = !after || sentence.slice(run.at(-1)!.to, after.from) !== ' ' || !isContentWord(after.text);
+        const isClosed =
+          !after ||
+          sentence.slice(run.at(-1)!.to, after.from) !== ' ' ||
+          (!isContentWord(after.text) && !DETERMINERS.has(normal(after.text)));
         const key = run.map((w) => stem(w.text)).join(' ');
-        const thing = found.get(key) ?? { words: run.map((w) => w.text), opened: 0, closed: 0, withThe: 0, count: 0 };
+        const thing = found.get(key) ?? { words: run.map((w) => w.text), whole: 0, withThe: 0, count: 0 };
         thing.count++;
-        if (DETERMINERS.has(previous) || BEFORE_THINGS.has(previous)) thing.opened++;
+        if (isClosed && (DETERMINERS.has(previous) || BEFORE_THINGS.has(previous))) thing.whole++;
         if (previous === 'the') thing.withThe++;
-        if (isClosed) thing.closed++;
         found.set(key, thing);
       }
     }
   }
   return [...found]
-    .filter(([, t]) => t.opened > 0 && t.closed > 0 && !LIGHT.has(normal(t.words.at(-1)!)) && !isDeed(t.words.at(-1)!))
-    .filter(([key, t]) => new Set(key.split(' ')).size === t.words.length && (t.words.length === 1 || !LIGHT.has(normal(t.words[0]!))))
+    .filter(([, t]) => t.whole > 0 && !isDeed(t.words.at(-1)!))
+    .filter(
+      ([key, t]) =>
+        new Set(key.split(' ')).size === t.words.length &&
+        !LIGHT.has(normal(t.words[0]!)) &&
+        !(t.words.length > 1 && deeds.has(normal(t.words.at(-1)!))),
+    )
     .map(([key, t]) => {
       const stems = key.split(' ');
       const weight = sum(stems.map(telling)) / stems.length;
-      const support = Math.min(t.opened, t.closed) ** 0.75 * (t.words.length > 1 ? 1.5 : 1);
+      const support = t.whole ** AGAIN * (t.words.length > 1 ? 1.5 : 1);
       return { ...t, key: stems, text: t.words.map(normal).join(' '), score: weight * support };
     })
     .filter((t) => t.score > 0)
@@ -127,7 +155,7 @@ function thingsOf(sentences: readonly string[], telling: (stem: string) => numbe
 const isRun = (sentence: string, run: readonly Word[]): boolean =>
   run.every((w, k) => k === 0 || sentence.slice(run[k - 1]!.to, w.from) === ' ') && isContentWord(run[0]!.text);
 // Past forms and adverbs seldom end the name of a thing.
-const isDeed = (word: string): boolean => /(?:ly|ed)$/i.test(word);
+const isDeed = (word: string): boolean => /(?:ly|ed|ing)$/i.test(word);
 
 /** What a section is about, in two words or more: one thing of several words, "the" one thing, or two things. */
 function aboutOf(things: readonly Thing[]): Candidate | undefined {
@@ -142,6 +170,23 @@ function aboutOf(things: readonly Thing[]): Candidate | undefined {
   return { ...first, text: headingOf(first) };
 }
 
+const MOST_THINGS = 3;
+
+/** Several things of a section in one heading: the most telling, none the other's part. */
+function othersOf(things: readonly Thing[]): Candidate | undefined {
+  const chosen: Thing[] = [];
+  for (const thing of things) {
+    if (chosen.length === MOST_THINGS) break;
+    // "And" is one of the words.
+    if (sum([...chosen, thing].map((t) => t.words.length)) >= MOST_WORDS) continue;
+    if (!chosen.some((c) => c.key.some((k) => thing.key.includes(k)))) chosen.push(thing);
+  }
+  const [first] = chosen;
+  if (!first || chosen.length === 1) return first && { ...first, text: headingOf(first) };
+  const names = chosen.map((t) => t.text);
+  return { text: `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`, key: chosen.flatMap((t) => t.key), score: first.score };
+}
+
 /** A thing as a heading: a bare word needs one before it. */
 const headingOf = (thing: Thing): string =>
   thing.words.length > 1 ? thing.text : thing.withThe * 2 >= thing.count ? `the ${thing.text}` : `about ${thing.text}`;
@@ -150,8 +195,8 @@ const OPENER = /^(?:(?:so|and|but|now|well|or|okay|right|then),? )+/i;
 // A question that points at something said before asks nothing by itself.
 const POINTS = /\b(?:it|this|that|these|those|they|them|he|she|him|her|there|here|ones?)\b/i;
 
-/** A question the section asks that can be read alone; if there is none, why its thing matters. */
-function questionOf(sentences: readonly string[], heft: (stem: string) => number, things: readonly Thing[]): Candidate | undefined {
+/** A question the section asks that can be read alone. */
+function questionOf(sentences: readonly string[], heft: (stem: string) => number): Candidate | undefined {
   const asked = sentences
     .filter((s) => /\?["'”’)]*$/.test(s))
     .map((s) => s.replace(OPENER, '').replace(/["“”]/g, '').trim())
@@ -167,11 +212,7 @@ function questionOf(sentences: readonly string[], heft: (stem: string) => number
       return { text, key, score: key.length ? (1.2 * sum(key.map(heft))) / Math.max(2, key.length) : 0 };
     })
     .sort((a, b) => b.score - a.score)[0];
-  if (asked && asked.score > 0) return asked;
-  const thing = things[0];
-  if (!thing) return undefined;
-  const isMany = /[^s]s$/.test(thing.text);
-  return { text: isMany ? `why do ${thing.text} matter?` : `why does the ${thing.text} matter?`, key: thing.key, score: thing.score * 0.3 };
+  return asked && asked.score > 0 ? asked : undefined;
 }
 
 const DEED = /(?:^|\b(?:to|you|we|then|and|don't|never|always|can|should|must|you'll|just|now)\s)([a-z]{3,12}) ((?:the|a|an|your|some)) /gi;

@@ -1,7 +1,7 @@
 import { Fragment } from 'prosemirror-model';
 import { sentences } from '../language/sentences.ts';
 import { wordCount } from '../language/words.ts';
-import { plainText, sectionsOf, type Section } from '../post/sections.ts';
+import { plainText, sectionsOf, wordsIn, type Section } from '../post/sections.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
 import { bagOf, cosine, rarityIn } from './bags.ts';
 import type { Subjects } from './cut/subjects.ts';
@@ -64,7 +64,7 @@ export function condense(doc: PostNode, words: number, asked: Asked): Unit[] {
 
 /** How many words the post has, headings and all, or the section asked of, below its heading. */
 export function wordsOf(doc: PostNode, { section }: Pick<Asked, 'section'>): number {
-  if (section === undefined) return wordCount(plainText(doc));
+  if (section === undefined) return doc.children.reduce((sum, block) => sum + wordsIn(block), 0);
   return sectionsOf(doc).find((s) => s.id === section)?.words ?? 0;
 }
 

@@ -52,7 +52,7 @@ describe('the Markdown file', () => {
 
   it('comes back in as the same draft', () => {
     const { draft } = readText(new TextEncoder().encode(markdownFile(details, doc)), 'post.md');
-    expect(draft!.details).to.deep.equal(Object.fromEntries(Object.entries(details).filter(([, v]) => v.length)));
+    expect(draft!.details).to.deep.equal(Object.fromEntries(Object.entries(details).filter(([, v]) => String(v ?? '').length)));
     expect(postToMarkdown(draft!.doc)).to.equal(postToMarkdown(doc));
   });
 

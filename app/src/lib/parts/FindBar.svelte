@@ -1,5 +1,6 @@
 <!-- Find and replace: what is looked for, the places found, and what to put there. -->
 <script lang="ts">
+  import { figure } from './sizes.ts';
   import { untrack } from 'svelte';
   import type { Match, Query } from '@even-page/core/tidy/find';
   import { finder } from '$lib/workers/finder.ts';
@@ -49,7 +50,7 @@
   });
 
   function replace(chosen: readonly Match[]) {
-    if (chosen.length) said = `${onreplace(chosen).toLocaleString('en')} replaced.`;
+    if (chosen.length) said = `${figure(onreplace(chosen))} replaced.`;
     else said = 'Nothing that fits stands in the words you selected.';
   }
 
@@ -80,7 +81,7 @@
       oninput={() => (said = '')}
     />
     <span class="muted" role="status"
-      >{sorry ? '' : find ? `${matches.length ? `${at + 1} of ${matches.length.toLocaleString('en')}` : 'no place'}` : ''}</span
+      >{sorry ? '' : find ? `${matches.length ? `${at + 1} of ${figure(matches.length)}` : 'no place'}` : ''}</span
     >
     <button type="button" class="word" disabled={!matches.length} onclick={() => go(-1)}>Before</button>
     <button class="word" disabled={!matches.length}>Next</button>

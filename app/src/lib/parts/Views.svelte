@@ -1,5 +1,6 @@
 <!-- The views of a leaf: words in a row, the open one underlined. -->
 <script lang="ts" generics="T extends string">
+  import { figure } from './sizes.ts';
   let {
     views,
     open = $bindable(),
@@ -20,7 +21,7 @@
 <div class="views" role="radiogroup" tabindex="-1" aria-label={label} onkeydown={walk}>
   {#each views as view (view.name)}
     <button role="radio" aria-checked={open === view.name} tabindex={open === view.name ? 0 : -1} onclick={() => (open = view.name)}>
-      {view.label}{#if view.count !== undefined}&nbsp;<b>{view.count.toLocaleString('en')}</b>{/if}
+      {view.label}{#if view.count !== undefined}&nbsp;<b>{figure(view.count)}</b>{/if}
     </button>
   {/each}
 </div>

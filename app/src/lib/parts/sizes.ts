@@ -5,7 +5,12 @@ export function sayBytes(bytes: number): string {
   return `${(bytes / 1_000_000).toFixed(1)} MB`;
 }
 
+const FIGURES = new Intl.NumberFormat('en');
+
+/** A number as people read it: 1,240. */
+export const figure = (n: number): string => FIGURES.format(n);
+
 /** A count with its noun: 1 word, 1,240 words. */
 export function count(n: number, noun: string): string {
-  return `${n.toLocaleString('en')} ${noun}${n === 1 ? '' : 's'}`;
+  return `${figure(n)} ${noun}${n === 1 ? '' : 's'}`;
 }

@@ -1,6 +1,6 @@
 <!-- The road: seven words on one dashed thread, each with one small figure of what is there or left to do. -->
 <script lang="ts">
-  import { count } from '$lib/parts/sizes.ts';
+  import { count, figure } from '$lib/parts/sizes.ts';
   import { STEPS, STEP_NAMES, type Step } from '$lib/steps.ts';
   import type { Piece } from './piece.svelte.ts';
 
@@ -17,7 +17,7 @@
       : piece.leftToTidy === null
         ? 'looking'
         : piece.leftToTidy
-          ? `${piece.leftToTidy.toLocaleString('en')} to look at`
+          ? `${figure(piece.leftToTidy)} to look at`
           : 'all done',
     shape: piece.hasWords ? count(piece.sections.length, 'section') : 'no sections',
     write: piece.figures ? count(piece.figures.words, 'word') : 'counting',

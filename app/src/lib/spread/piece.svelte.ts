@@ -204,10 +204,30 @@ export class Piece {
   // ── The page ────────────────────────────────────────────────────────────────────────────────────────────
 
   /** The page changed under the writer's hands, by these steps. */
-  pageChanged(steps: readonly PageStep[]): void {
-    this.pageTick++;
+  pageChanged(steps: readonly PageStep[], areTyped = false): void {
+    if (areTyped) this.#whenPainted(() => this.pageTick++);
+    else this.pageTick++;
     this.saver.pageChanged(steps);
     this.#proofSoon();
+  }
+
+  /** The caret moved. */
+  caretMoved(isTyped = false): void {
+    if (isTyped) this.#whenPainted(() => this.caretTick++);
+    else this.caretTick++;
+  }
+
+  // What stands around the page follows when the letter typed is painted: typing waits for nothing.
+  #afterPaint: (() => void)[] = [];
+  #whenPainted(follow: () => void): void {
+    if (this.#afterPaint.push(follow) > 1) return;
+    requestAnimationFrame(() =>
+      setTimeout(() => {
+        const all = this.#afterPaint;
+        this.#afterPaint = [];
+        for (const one of all) one();
+      }),
+    );
   }
 
   /** Details or the step changed. */

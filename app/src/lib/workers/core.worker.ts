@@ -6,6 +6,7 @@ import { docFromJSON, schema } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import { proof } from '@even-page/core/proof/checks';
 import { figuresOf } from '@even-page/core/proof/figures';
+import { titleCase } from '@even-page/core/language/title-case';
 import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects';
 import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core/shape/filing';
 import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
@@ -66,11 +67,13 @@ const work = {
   },
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
   /** Sections of the material: as many as given, as its length asks for, or as its subjects ask for. */
-  async sections(tidied: Tidied[], count: number | 'natural') {
+  async sections(tidied: Tidied[], count: number | 'natural', { headingCase }: House) {
     const known = await subjects().catch(() => null);
     const material = heldMaterial(tidied);
     const shape = (material.shape ??= shapeOf(material.materials, known));
-    return shape.sections(count === 'natural' ? shape.natural : count);
+    const found = shape.sections(count === 'natural' ? shape.natural : count);
+    if (headingCase !== 'title') return found;
+    return found.map((s) => ({ ...s, heading: titleCase(s.heading), headings: s.headings.map(titleCase) }));
   },
   /** The material as it is used: tidied, without its asides. */
   material: (tidied: Tidied[]) => heldMaterial(tidied).materials,

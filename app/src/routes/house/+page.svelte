@@ -1,7 +1,7 @@
-<!-- House style: the writer's own rules, as far as Tidy goes by them. -->
+<!-- House style: the writer's own rules, for Tidy and for headings. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { PADDING } from '@even-page/core/tidy/house';
+  import { PADDING, type House } from '@even-page/core/tidy/house';
   import { askServer, json, Refused } from '$lib/ask-server.ts';
 
   let { data } = $props();
@@ -10,9 +10,15 @@
   let names = $state(given.names.join('\n'));
   let padding = $state<string[]>([...given.padding]);
   let curlyQuotes = $state(given.curlyQuotes);
+  let headingCase = $state<House['headingCase']>(given.headingCase);
   let says = $state('');
   let sorry = $state('');
   let timer: ReturnType<typeof setTimeout> | undefined;
+
+  const CASES = [
+    { name: 'sentence', shown: 'How to soak a stone' },
+    { name: 'title', shown: 'How to Soak a Stone' },
+  ] as const;
 
   const SAVE_AFTER_MS = 500;
 
@@ -25,7 +31,7 @@
   async function save() {
     const list = [...new Set(names.split('\n').map((name) => name.trim()))].filter((name) => name.length > 1);
     try {
-      await askServer('/house', json('PUT', { names: list, padding, curlyQuotes }));
+      await askServer('/house', json('PUT', { names: list, padding, curlyQuotes, headingCase }));
       says = 'Saved';
       sorry = '';
     } catch (cause) {
@@ -73,6 +79,18 @@
       <label
         ><input type="radio" name="quotes" checked={!curlyQuotes} onchange={() => ((curlyQuotes = false), changed())} /> "Straight" and '</label
       >
+    </div>
+  </section>
+  <section>
+    <h2 id="headings">Headings</h2>
+    <p class="muted">How Shape writes the headings it proposes.</p>
+    <div class="checks" role="group" aria-labelledby="headings">
+      {#each CASES as { name, shown } (name)}
+        <label
+          ><input type="radio" name="headings" checked={headingCase === name} onchange={() => ((headingCase = name), changed())} />
+          {shown}</label
+        >
+      {/each}
     </div>
   </section>
 </main>

@@ -53,9 +53,9 @@
 
   onMount(() => {
     const editor = createEditor(place, piece.doc, {
-      changed: (steps) => piece.pageChanged(steps),
-      moved: () => {
-        piece.caretTick++;
+      changed: (steps, areTyped) => piece.pageChanged(steps, areTyped),
+      moved: (isTyped) => {
+        piece.caretMoved(isTyped);
         if (piece.alone) middle();
       },
       markChosen: (origins) => piece.showOrigin(origins),

@@ -5,7 +5,7 @@ import { history, redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem } from 'prosemirror-schema-list';
 import { EditorState, Plugin, type Command } from 'prosemirror-state';
-import type { Step } from 'prosemirror-transform';
+import { ReplaceStep, type Step } from 'prosemirror-transform';
 import { EditorView } from 'prosemirror-view';
 import { Slice } from 'prosemirror-model';
 import { goToNextCell, tableEditing } from 'prosemirror-tables';
@@ -22,10 +22,10 @@ import { looseTies } from './loose-ties.ts';
 
 /** What the page tells the rest of the Spread. */
 export type Listener = {
-  /** The document changed, by these steps. */
-  changed: (steps: readonly Step[]) => void;
-  /** The caret or the selection moved. */
-  moved: () => void;
+  /** The document changed, by these steps; they may be no more than words typed. */
+  changed: (steps: readonly Step[], areTyped: boolean) => void;
+  /** The caret or the selection moved, it may be by typing. */
+  moved: (isTyped: boolean) => void;
   /** What an origin mark names is to be played. */
   playWanted: (origins: readonly Origin[]) => void;
   /** An origin mark was clicked, or asked for by key. */
@@ -87,8 +87,9 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       const { state, transactions } = view.state.applyTransaction(tr);
       view.updateState(state);
       const steps = transactions.flatMap((t) => t.steps);
-      if (steps.length) listener.changed(steps);
-      if (tr.docChanged || tr.selectionSet) listener.moved();
+      const isTyped = areTyped(steps);
+      if (steps.length) listener.changed(steps, isTyped);
+      if (tr.docChanged || tr.selectionSet) listener.moved(isTyped);
     },
     // Markdown as pasted: plain text with a structure comes in with it.
     clipboardTextParser: (text, _context, plain) => {
@@ -114,6 +115,15 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
   });
   return view;
 }
+
+/** Whether steps only put in or take out a few letters of one block. */
+const areTyped = (steps: readonly Step[]): boolean =>
+  steps.length === 1 &&
+  steps[0] instanceof ReplaceStep &&
+  steps[0].slice.openStart === 0 &&
+  steps[0].slice.content.size <= 2 &&
+  steps[0].to - steps[0].from <= 1 &&
+  steps[0].slice.content.content.every((node) => node.isText);
 
 function plainPost(text: string): PostNode {
   const paragraphs = text

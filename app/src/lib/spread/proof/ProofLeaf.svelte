@@ -4,7 +4,7 @@
   import { CHECKS } from '@even-page/core/proof/checks';
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
-  import { count } from '$lib/parts/sizes.ts';
+  import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import GradeChart from './GradeChart.svelte';
 
@@ -87,11 +87,11 @@
   {:else if piece.figures}
     <dl>
       <dt>Words</dt>
-      <dd>{piece.figures.words.toLocaleString('en')}</dd>
+      <dd>{figure(piece.figures.words)}</dd>
       <dt>Minutes to read</dt>
       <dd>{piece.figures.minutes}</dd>
       <dt>Sentences</dt>
-      <dd>{piece.figures.sentences.toLocaleString('en')}</dd>
+      <dd>{figure(piece.figures.sentences)}</dd>
       <dt>Reading ease</dt>
       <dd>{round(piece.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
       <dt>Grade</dt>

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
   import { withoutUnits, wordsOf, type Filling, type Unit } from '@even-page/core/shape/length';
-  import { count } from '$lib/parts/sizes.ts';
+  import { count, figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
 
@@ -109,7 +109,7 @@
           >{/each}
       </select>
     {/if}
-    <span class="mono n" class:over={target > 0 && words > target}>{words.toLocaleString('en')}</span>
+    <span class="mono n" class:over={target > 0 && words > target}>{figure(words)}</span>
     <label
       >of<input
         class="entry"
@@ -124,7 +124,7 @@
       /></label
     >
     {#if target > 0 && words > target}
-      <button class="quiet" onclick={() => void propose('condense')}>Condense by {(words - target).toLocaleString('en')}</button>
+      <button class="quiet" onclick={() => void propose('condense')}>Condense by {figure(words - target)}</button>
     {:else if target > words && piece.sources.length}
       <button class="quiet" onclick={() => void propose('fill')}>Fill from the material</button>
     {/if}

@@ -38,7 +38,7 @@
 
   async function propose(sections: number | 'natural' = wishing) {
     const turn = ++asked;
-    const found = await core().sections(piece.tidied, sections);
+    const found = await core().sections(piece.tidied, sections, piece.house);
     // A later question has overtaken this answer.
     if (turn !== asked) return;
     proposal = found;

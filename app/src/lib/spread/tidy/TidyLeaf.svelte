@@ -5,7 +5,7 @@
   import { EDIT_KINDS, editKey, isMark, takenMark, type Edit, type EditKind } from '@even-page/core/tidy/edit';
   import { flowOf, passageAt } from '@even-page/core/tidy/flow';
   import Views from '$lib/parts/Views.svelte';
-  import { count } from '$lib/parts/sizes.ts';
+  import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { lettersBefore } from '../player/pointed.ts';
   import FindReplace from './FindReplace.svelte';
@@ -220,14 +220,9 @@
       <div class="kinds">
         <Views {views} bind:open={kind} label="Kinds of repair" />
         <div class="acts">
-          {#if taken.length}<button class="quiet" onclick={() => change(taken, false)}>Put back {taken.length.toLocaleString('en')}</button
-            >{/if}
+          {#if taken.length}<button class="quiet" onclick={() => change(taken, false)}>Put back {figure(taken.length)}</button>{/if}
           {#if left.length}<button class="act" onclick={() => change(left, true)}
-              >{kind === 'asides'
-                ? 'Take in all'
-                : kind === 'suspect'
-                  ? 'All fine'
-                  : `Take all ${left.length.toLocaleString('en')}`}</button
+              >{kind === 'asides' ? 'Take in all' : kind === 'suspect' ? 'All fine' : `Take all ${figure(left.length)}`}</button
             >{/if}
           {#if !left.length && piece.leftToTidy === 0}<button class="act" onclick={() => piece.goTo('shape')}>Go on to Shape</button>{/if}
         </div>
