@@ -63,3 +63,82 @@ test('alone with the page, everything else folds away and the line stays at mid-
   await page.keyboard.press('Escape');
   await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
 });
+
+test('a page holds note box, pull quote, highlight and the author of a quotation, through Markdown and back', async ({ page }) => {
+  await bring(page, 'chair-caning.md');
+  await step(page, 'Write');
+  const more = async (name: string) => {
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    await page.getByRole('menuitem', { name, exact: true }).click();
+    await expect(pageOf(page)).toBeFocused();
+  };
+  const first = pageOf(page).locator('> p').first();
+  await first.click();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('> The angle ==has to be== the same. ');
+  await expect(pageOf(page).locator('blockquote mark')).toHaveText('has to be');
+  await more('Author of the quotation');
+  await page.keyboard.type('Mira Holloway');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Mind the edge.');
+  await more('Note box');
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('It never lies.');
+  await more('Pull quote');
+  await expect(pageOf(page).locator('blockquote footer')).toHaveText('Mira Holloway');
+  await expect(pageOf(page).locator('aside[data-pull]')).toHaveText('It never lies.');
+  await expect(pageOf(page).locator('aside:not([data-pull])')).toHaveText('Mind the edge.');
+
+  await page.getByRole('radio', { name: 'Markdown' }).click();
+  const markdown = page.getByRole('textbox', { name: 'The post as Markdown' });
+  await expect(markdown).toContainText('<q>It never lies.</q>');
+  await expect(markdown).toContainText('> — Mira Holloway');
+  await page.getByRole('radio', { name: 'Reader’s view' }).click();
+  await expect(page.locator('.page figure figcaption').filter({ hasText: 'Mira Holloway' })).toBeVisible();
+  await saved(page);
+});
+
+test('words on the page are found and replaced, one step of undo each', async ({ page }) => {
+  await bring(page, 'chair-caning.md');
+  await step(page, 'Write');
+  await pageOf(page).click();
+  const before = await pageOf(page).innerText();
+  await page.keyboard.press('Alt+r');
+  const bar = page.getByRole('form', { name: 'Find and replace' });
+  await bar.getByLabel('Find', { exact: true }).fill('seat');
+  await bar.getByLabel('Whole words').check();
+  await expect(bar.getByRole('status').first()).toContainText(/^1 of \d+$/);
+  await expect(pageOf(page).locator('.hit').first()).toBeVisible();
+  await bar.getByLabel('Replace with').fill('chair bottom');
+  await bar.getByRole('button', { name: 'All' }).click();
+  await expect(bar).toContainText('replaced.');
+  await expect(pageOf(page)).toContainText('chair bottom');
+  await page.keyboard.press('Escape');
+  await expect(bar).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => pageOf(page).innerText()).toBe(before);
+});
+
+test('a block moves by key, and a paragraph rewritten says that its mark may no longer hold', async ({ page }) => {
+  await bring(page, 'chair-caning.md');
+  await step(page, 'Write');
+  const paragraphs = pageOf(page).locator('> p');
+  const second = (await paragraphs.nth(1).innerText()).slice(0, 30);
+  await paragraphs.nth(1).click();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(paragraphs.nth(2)).toContainText(second);
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(paragraphs.nth(1)).toContainText(second);
+
+  await paragraphs.nth(1).click({ clickCount: 3 });
+  await page.keyboard.type('The hall opens on Saturday mornings, and volunteers bring cake for everybody who comes.');
+  const loose = page.getByRole('region', { name: 'Marks that may no longer hold' });
+  await expect(loose).toContainText('1 paragraph no longer says');
+  await expect(pageOf(page).locator('[data-loose]')).toHaveCount(1);
+  await loose.getByRole('button', { name: 'Take the mark off' }).click();
+  await expect(loose).toHaveCount(0);
+  await expect(paragraphs.nth(1)).toHaveAttribute('data-mark', 'own');
+});

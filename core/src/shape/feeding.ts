@@ -21,9 +21,9 @@ export function tiesOf(doc: PostNode): Ties[] {
   });
 }
 
-/** The origin marks of a block and of all inside it. */
+/** The origin marks of a block and of all inside it; a block without words says nothing that was said. */
 function originsIn(block: PostNode): Origin[] {
-  const own = (block.attrs.origins ?? []) as Origin[];
+  const own = block.content.size ? ((block.attrs.origins ?? []) as Origin[]) : [];
   return block.isTextblock ? own : [...own, ...block.children.flatMap(originsIn)];
 }
 

@@ -44,9 +44,11 @@ export function sameMatter(doc: PostNode, subjects: Subjects | null): SameMatter
       }),
     );
   };
-  const whole = alike('sections', sections);
-  const isInWhole = ({ one, other }: SameMatter) => whole.some((w) => w.one.id === one.section && w.other.id === other.section);
-  return [...whole, ...alike('paragraphs', paragraphs).filter((pair) => !isInWhole(pair))].sort((a, b) => b.like - a.like);
+  const pairs = alike('paragraphs', paragraphs);
+  const isIn = (whole: SameMatter, { one, other }: SameMatter) => whole.one.id === one.section && whole.other.id === other.section;
+  // Where two sections are alike for one paragraph's sake, it is the paragraph that stands twice.
+  const whole = alike('sections', sections).filter((w) => !pairs.some((pair) => isIn(w, pair) && pair.like > w.like));
+  return [...whole, ...pairs.filter((pair) => !whole.some((w) => isIn(w, pair)))].sort((a, b) => b.like - a.like);
 }
 
 /**

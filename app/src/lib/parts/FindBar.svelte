@@ -52,6 +52,8 @@
   function replace(chosen: readonly Match[]) {
     if (chosen.length) said = `${figure(onreplace(chosen))} replaced.`;
     else said = 'Nothing that fits stands in the words you selected.';
+    // The button may have nothing more to do: the keys stay with the bar.
+    field.focus();
   }
 
   const go = (by: number) => {

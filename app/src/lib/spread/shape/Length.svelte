@@ -117,7 +117,7 @@
         min="0"
         max="200000"
         step="50"
-        aria-label="Words wanted"
+        aria-label="Length wanted, in words"
         placeholder="words"
         value={target || ''}
         onchange={(e) => want(e.currentTarget.value)}
