@@ -1,7 +1,7 @@
 import { diffArrays, diffWordsWithSpace } from 'diff';
-import { blockText as textOf, counterparts } from '../post/counterparts.ts';
+import { blockText, counterparts } from '../post/counterparts.ts';
 import type { PostNode } from '../post/schema.ts';
-import { outlineOf, sectionsOf } from '../post/sections.ts';
+import { outlineOf, plainText, sectionsOf } from '../post/sections.ts';
 
 /** Words of a block: both have them, only the newer has them, only the older had them. */
 export type Words = { text: string; how: 'same' | 'new' | 'gone' };
@@ -55,11 +55,19 @@ export function compare(older: PostNode, newer: PostNode): Compared[] {
   return found;
 }
 
+/** The words of a block as they are shown: a list with its bullets or numbers. */
+function textOf(block: PostNode): string {
+  const { name } = block.type;
+  if (name !== 'bulletList' && name !== 'orderedList') return blockText(block);
+  const first = (block.attrs.start as number | undefined) ?? 1;
+  return block.children.map((item, i) => `${name === 'bulletList' ? '•' : `${first + i}.`} ${plainText(item)}`).join('\n');
+}
+
 /** How much two versions differ, in words put in and taken out. */
 export function changedWords(compared: readonly Compared[]): { put: number; taken: number } {
   const count = (how: Words['how']) =>
     compared.reduce(
-      (sum, block) => sum + block.words.filter((w) => w.how === how).reduce((n, w) => n + (w.text.match(/\S+/g)?.length ?? 0), 0),
+      (sum, block) => sum + block.words.filter((w) => w.how === how).reduce((n, w) => n + (w.text.match(/\S*\p{L}\S*|\d+(?!\.)\S*/gu)?.length ?? 0), 0),
       0,
     );
   return { put: count('new'), taken: count('gone') };

@@ -37,6 +37,11 @@
 
   const name = (i: number) => piece.sections[i]!.heading || (piece.sections[i]!.id === 'lead' ? 'Introduction' : 'Heading without words');
 
+  // The section in hand is in sight.
+  $effect(() => {
+    column?.children[piece.sectionHere]?.scrollIntoView({ block: 'nearest' });
+  });
+
   // Dragging a segment past the middle of its neighbour swaps the two.
   function grab(event: PointerEvent, at: number) {
     if (event.button !== 0 || piece.sections[at]!.id === 'lead') return;
@@ -110,8 +115,12 @@
   ol {
     display: flex;
     flex-direction: column;
-    height: 100%;
-    padding: 16px 0 66px;
+    /* Many sections scroll past the level, which stays. */
+    height: calc(100% - 52px);
+    padding: 16px 0 14px;
+    overflow-y: auto;
+    scrollbar-width: none;
+    mask-image: linear-gradient(to bottom, transparent, #000 10px calc(100% - 14px), transparent);
   }
   li {
     position: relative;
