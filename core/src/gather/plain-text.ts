@@ -4,7 +4,7 @@ import type { Format } from './formats.ts';
 import type { Passage } from './source.ts';
 import { splitSpeaker } from './speaker.ts';
 
-/** Plain text: a passage per paragraph; when no blank line stands in it, a passage per line, unless lines cut sentences. */
+/** Plain text: a passage per paragraph; when no blank line stands in it, a passage per line. */
 export const plainText: Format = {
   kind: 'text',
   fits: () => true,
@@ -15,7 +15,9 @@ export const plainText: Format = {
 export function plainPassages(text: string): Passage[] {
   const body = text.trim();
   const parts = body.split(/(\n[ \t]*(?:\n[ \t]*)+)/);
-  const lines = parts.length === 1 && !isWrapped(body) ? body.split('\n').flatMap((line) => [line, '\n\n']) : parts;
+  // Lines that cut sentences follow one another like those of captions; others are paragraphs.
+  const between = isWrapped(body) ? '\n' : '\n\n';
+  const lines = parts.length === 1 ? body.split('\n').flatMap((line) => [line, between]) : parts;
   const passages: Passage[] = [];
   for (let i = 0; i < lines.length; i += 2) {
     const gap = lines[i + 1];

@@ -2,7 +2,7 @@ import { isTimed, type Passage } from '../gather/source.ts';
 import { leadsOn } from '../language/leads-on.ts';
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
-import { passageAt, type Flow } from './flow.ts';
+import { blocksOf, passageAt, type Flow } from './flow.ts';
 import type { Finder, Material } from './finders.ts';
 import { said, type Said } from './said.ts';
 
@@ -76,16 +76,15 @@ function uncutEnds(material: Material): Map<number, string> {
   if (source.kind !== 'text') return new Map();
   const ends = new Map<number, string>();
   const all = said(material);
-  source.passages.forEach((p, i) => {
-    if (wordCount(p.text) < UNCUT_WORDS) return;
-    const [from, to] = [flow.starts[i]!, flow.starts[i]! + p.text.length];
+  for (const { from, to } of blocksOf(flow, source)) {
+    if (wordCount(flow.text.slice(from, to)) < UNCUT_WORDS) continue;
     for (const [at, reason] of endsOf(
       all.filter((s) => s.from >= from && s.to <= to),
       flow,
       source.passages,
     ))
       ends.set(at, reason);
-  });
+  }
   return ends;
 }
 

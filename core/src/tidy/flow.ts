@@ -21,6 +21,18 @@ export function flowOf(source: Source): Flow {
   return { text, starts };
 }
 
+/** The stretches of a flow between blank lines, each of one passage or of several lines. */
+export function blocksOf({ text, starts }: Flow, { passages }: Source): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  passages.forEach((passage, i) => {
+    const to = starts[i]! + passage.text.length;
+    const open = found.at(-1);
+    if (open && text.slice(open.to, starts[i]) === '\n') open.to = to;
+    else found.push({ from: starts[i]!, to });
+  });
+  return found;
+}
+
 /** The number of the passage that holds an offset of the flow; the white space after a passage belongs to it. */
 export function passageAt(flow: Flow, offset: number): number {
   let low = 0;

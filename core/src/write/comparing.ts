@@ -67,7 +67,8 @@ function textOf(block: PostNode): string {
 export function changedWords(compared: readonly Compared[]): { put: number; taken: number } {
   const count = (how: Words['how']) =>
     compared.reduce(
-      (sum, block) => sum + block.words.filter((w) => w.how === how).reduce((n, w) => n + (w.text.match(/\S*\p{L}\S*|\d+(?!\.)\S*/gu)?.length ?? 0), 0),
+      (sum, block) =>
+        sum + block.words.filter((w) => w.how === how).reduce((n, w) => n + (w.text.match(/\S*\p{L}\S*|\d+(?!\.)\S*/gu)?.length ?? 0), 0),
       0,
     );
   return { put: count('new'), taken: count('gone') };

@@ -99,12 +99,14 @@ describe('time-marked text', () => {
 });
 
 describe('plain text', () => {
-  it('that was broken at a width is one paragraph, and notes on lines of their own are not', () => {
+  it('that was broken at a width is lines of one paragraph, and notes on lines of their own are not', () => {
     const talk =
       'right good evening before anybody touches\nanything the plug comes out of the\nwall and it goes on the table\nwhere we all can see it';
-    expect(texts(talk)).to.deep.equal([talk]);
+    const lines = read(talk).source.passages;
+    expect(lines.map((p) => p.text)).to.deep.equal(talk.split('\n'));
+    expect(lines.slice(0, -1).map((p) => p.after)).to.deep.equal(['\n', '\n', '\n']);
     const notes = 'mira orders new stones\nwilf fixes the slow wheel\ntea money went up to four\njoss sweeps on saturday night';
-    expect(texts(notes)).to.have.length(4);
+    expect(read(notes).source.passages.map((p) => p.after)).to.deep.equal([undefined, undefined, undefined, undefined]);
   });
 
   it('is a passage per paragraph and remembers extra empty lines', () => {

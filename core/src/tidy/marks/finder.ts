@@ -3,7 +3,7 @@ import { normal } from '../../language/terms.ts';
 import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
-import { passageAt } from '../flow.ts';
+import { blocksOf, passageAt } from '../flow.ts';
 import { listsOf } from './lexicon.ts';
 import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
@@ -43,9 +43,7 @@ type Stretch = { from: number; to: number };
 /** The stretches of a source that nobody has put marks in. */
 function bareStretches({ source, flow }: Material): Stretch[] {
   const spoken = isTimed(source);
-  const units: Stretch[] = spoken
-    ? [{ from: 0, to: flow.text.length }]
-    : source.passages.map((p, i) => ({ from: flow.starts[i]!, to: flow.starts[i]! + p.text.length }));
+  const units: Stretch[] = spoken ? [{ from: 0, to: flow.text.length }] : blocksOf(flow, source);
   return units.flatMap((unit) => {
     const text = flow.text.slice(unit.from, unit.to);
     const cuts = [0, ...Array.from(text.matchAll(/[.!?…;:]["'”’)]*(?=\s|$)/g), (m) => m.index + m[0].length), text.length];
