@@ -3,10 +3,11 @@ import { words, type Word } from '../language/words.ts';
 import { frequencyOf, NAME, type Subjects } from './cut/subjects.ts';
 
 const CANDIDATES = 3;
-// What a section opens with is mostly what it is about.
+// What a section opens with is mostly what it is about, the more when it comes again.
 const OPENS = 6;
+const OPENS_ONCE = 3;
 // So many stems say something.
-const OPENING_STEMS = 5;
+const OPENING_STEMS = 8;
 // How much it counts that a stem stands here oftener than elsewhere in the text, and than in English.
 const OWN = 0.15;
 const RARE = 0.35;
@@ -51,7 +52,7 @@ export function proposeHeadings(
       const rest = (whole.get(s) ?? 0) - c;
       const own = Math.log((c + 0.3) / size / ((rest + 0.3) / Math.max(1, total - size)));
       const rare = subjects ? Math.log(c / size / frequencyOf(subjects, s, NAME)) : 2;
-      return Math.max(0, OWN * own + RARE * rare) * (used.has(s) ? 0.2 : 1) * (opening.has(s) ? OPENS : 1);
+      return Math.max(0, OWN * own + RARE * rare) * (used.has(s) ? 0.2 : 1) * (opening.has(s) ? (c > 1 ? OPENS : OPENS_ONCE) : 1);
     };
     const things = thingsOf(sentences, telling, deeds);
     const about = aboutOf(things);

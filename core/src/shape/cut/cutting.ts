@@ -20,7 +20,7 @@ export type Cutting = {
 
 /** How many sections a post made of so many words wants when nobody says (common practice, no source). */
 export function wishedSections(words: number): number {
-  return Math.min(16, Math.max(1, Math.round(words / 420)));
+  return Math.min(16, Math.max(1, Math.round(words / 490)));
 }
 
 // A text of so many content words has ten sections; ten times as many have a quarter more. How strongly it is
