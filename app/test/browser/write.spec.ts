@@ -142,3 +142,15 @@ test('a block moves by key, and a paragraph rewritten says that its mark may no 
   await expect(loose).toHaveCount(0);
   await expect(paragraphs.nth(1)).toHaveAttribute('data-mark', 'own');
 });
+
+test('an address pasted over words links them', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await bring(page, 'chair-caning.md');
+  await step(page, 'Write');
+  await pageOf(page).getByRole('heading', { name: 'What comes next' }).click();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Shift+End');
+  await page.evaluate(() => navigator.clipboard.writeText('https://example.org/next'));
+  await page.keyboard.press('Control+v');
+  await expect(pageOf(page).getByRole('link', { name: 'What comes next' })).toHaveAttribute('href', 'https://example.org/next');
+});

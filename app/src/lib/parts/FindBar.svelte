@@ -75,6 +75,7 @@
   <div class="row">
     <input
       bind:this={field}
+      class="entry"
       type="text"
       bind:value={find}
       aria-label="Find"
@@ -90,7 +91,7 @@
     <button type="button" class="word end" onclick={onclose}>Close</button>
   </div>
   <div class="row">
-    <input type="text" bind:value={replacement} aria-label="Replace with" placeholder="Replace with" spellcheck="false" />
+    <input class="entry" type="text" bind:value={replacement} aria-label="Replace with" placeholder="Replace with" spellcheck="false" />
     <button type="button" class="quiet" disabled={!matches.length} onclick={() => replace(matches.slice(at, at + 1))}>This one</button>
     <button type="button" class="quiet" disabled={!matches.length} onclick={() => replace(matches)}>All</button>
     <button
@@ -127,12 +128,6 @@
   input[type='text'] {
     flex: 1;
     min-width: 160px;
-    padding: 5px 10px;
-    border: 1px solid var(--hair);
-    border-radius: 3px;
-    background: var(--leaf);
-    color: var(--ink);
-    font: 15px/1.4 var(--serif);
   }
   .small {
     font-size: 14px;

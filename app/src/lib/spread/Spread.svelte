@@ -15,7 +15,8 @@
   import PageLeaf from './page/PageLeaf.svelte';
   import type { Piece } from './piece.svelte.ts';
   import ProofLeaf from './proof/ProofLeaf.svelte';
-  import SendLeaf from './send/SendLeaf.svelte';
+  import { filesReady } from './send/take-along.ts';
+  import FetchedSend from './send/FetchedSend.svelte';
   import ShapeLeaf from './shape/ShapeLeaf.svelte';
   import PlayerBar from './player/PlayerBar.svelte';
   import Spine from './Spine.svelte';
@@ -33,7 +34,7 @@
     write: WriteLeaf,
     dress: DressLeaf,
     proof: ProofLeaf,
-    send: SendLeaf,
+    send: FetchedSend,
   };
   const Leaf = $derived(LEAVES[piece.step]);
   const asks = $derived(STEPS.find((s) => s.name === piece.step)!.asks);
@@ -75,6 +76,9 @@
     !!piece.player.source?.recording && (piece.step === 'gather' || piece.step === 'tidy' || piece.player.playing),
   );
 
+  // What is needed last is fetched (or, failing that, asked for again when it is wanted) when the Spread stands there, so that it is at hand while the server is away.
+  const LATER_MS = 3000;
+
   function onkeydown(event: KeyboardEvent) {
     // A question over the page takes the key for itself.
     if (event.key === 'Escape' && piece.alone && !document.querySelector('[role=dialog][data-state=open]')) piece.alone = false;
@@ -92,6 +96,7 @@
 
   onMount(() => {
     piece.begin();
+    const later = setTimeout(() => void Promise.all([filesReady(), import('./send/SendLeaf.svelte')]).catch(() => undefined), LATER_MS);
     const leave = (event: BeforeUnloadEvent) => {
       if (piece.saver.isSaved) return;
       void piece.saver.save();
@@ -99,6 +104,7 @@
     };
     window.addEventListener('beforeunload', leave);
     return () => {
+      clearTimeout(later);
       window.removeEventListener('beforeunload', leave);
       piece.end();
       status.says = '';

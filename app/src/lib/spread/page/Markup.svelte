@@ -4,9 +4,8 @@
   import Download from '@lucide/svelte/icons/download';
   import { onMount } from 'svelte';
   import { blockAtOffset, fromMarkup, offsetOfBlock, toMarkup, type Markup } from '@even-page/core/post/markup';
-  import { markdownFile } from '@even-page/core/send/files';
   import type { Piece } from '../piece.svelte.ts';
-  import { takeAlong } from '../send/take-along.ts';
+  import { fileText, takeAlong } from '../send/take-along.ts';
 
   let { piece, to }: { piece: Piece; to: Markup } = $props();
 
@@ -61,7 +60,7 @@
 
   async function copy() {
     await navigator.clipboard.writeText(
-      to === 'markdown' ? markdownFile($state.snapshot(piece.details), piece.doc) : toMarkup(piece.doc, to),
+      to === 'markdown' ? await fileText('md', $state.snapshot(piece.details), piece.doc) : toMarkup(piece.doc, to),
     );
     says = `The ${NAME[to]} is on the clipboard`;
   }

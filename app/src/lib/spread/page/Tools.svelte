@@ -154,7 +154,7 @@
     <Menu.Trigger class="more">More</Menu.Trigger>
     <Portal>
       <Menu.Positioner>
-        <Menu.Content class="more-list">
+        <Menu.Content class="more-list wide">
           {#each more as { items } (items[0]!.name)}
             <div class="more-group">
               {#each items as item (item.name)}
@@ -204,16 +204,21 @@
   }
   :global(.more-list) {
     z-index: 30;
-    columns: 2 240px;
-    column-gap: 0;
-    width: min(530px, calc(100vw - 24px));
-    column-rule: 1px solid var(--hair);
-    max-height: var(--available-height);
-    overflow-y: auto;
+    min-width: 230px;
+    padding: 5px 0;
     background: var(--leaf);
     border: 1px solid var(--hair);
     border-radius: 3px;
     box-shadow: var(--shadow);
+  }
+  :global(.more-list.wide) {
+    columns: 2 240px;
+    column-gap: 0;
+    column-rule: 1px solid var(--hair);
+    width: min(530px, calc(100vw - 24px));
+    max-height: var(--available-height);
+    padding: 0;
+    overflow-y: auto;
   }
   :global(.more-list:focus) {
     outline: none;

@@ -9,6 +9,7 @@ import { ReplaceStep, type Step } from 'prosemirror-transform';
 import { EditorView } from 'prosemirror-view';
 import { Slice } from 'prosemirror-model';
 import { goToNextCell, tableEditing } from 'prosemirror-tables';
+import { isSafeAddress } from '@even-page/core/post/address';
 import { blocksWithoutOwnId } from '@even-page/core/post/ids';
 import { cleanHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
@@ -97,7 +98,8 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       return Slice.maxOpen(read.content);
     },
     transformPastedHTML: cleanHtml,
-    handlePaste: (_view, event) => bring(view, listener, event.clipboardData, view.state.selection.from),
+    handlePaste: (_view, event) =>
+      linkPasted(view, event.clipboardData) || bring(view, listener, event.clipboardData, view.state.selection.from),
     handleDrop: (_view, event) =>
       bring(view, listener, event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0),
     handleDOMEvents: {
@@ -130,6 +132,15 @@ function plainPost(text: string): PostNode {
     .split(/\n\s*\n/)
     .map((p) => schema.node('paragraph', null, p.trim() ? schema.text(p.trim().replace(/\s+/g, ' ')) : []));
   return schema.node('doc', null, paragraphs);
+}
+
+/** A web address pasted over words links them. */
+function linkPasted(view: EditorView, data: DataTransfer | null): boolean {
+  const { from, to, empty, $from, $to } = view.state.selection;
+  const href = data?.getData('text/plain').trim() ?? '';
+  if (empty || !$from.sameParent($to) || !/^(?:https?:\/\/|mailto:)\S+$/.test(href) || !isSafeAddress(href)) return false;
+  view.dispatch(view.state.tr.addMark(from, to, schema.marks.link.create({ href })));
+  return true;
 }
 
 function bring(view: EditorView, listener: Listener, data: DataTransfer | null, at: number): boolean {

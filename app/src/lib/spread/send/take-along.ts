@@ -1,9 +1,7 @@
-import { zipSync } from 'fflate';
 import { withPictureFiles } from '@even-page/core/dress/picture-files';
 import { slugOf } from '@even-page/core/language/slug';
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
-import { htmlFile, markdownFile } from '@even-page/core/send/files';
 import { OUTLINE_FILES, outlineFile, type OutlineFile } from '@even-page/core/shape/outline-files';
 
 const TYPES = { md: 'text/markdown;charset=utf-8', html: 'text/html;charset=utf-8' } as const;
@@ -13,6 +11,15 @@ const OUTLINE_TYPES: Record<OutlineFile, string> = {
   headings: TYPES.md,
   lines: 'text/plain;charset=utf-8',
 };
+
+/** What writes the files, fetched once. Asked for early, so that a post can be taken along while the server is away. */
+export const filesReady = () => Promise.all([import('@even-page/core/send/files'), import('fflate')]);
+
+/** The post as the text of a file. */
+export async function fileText(to: 'md' | 'html', details: Details, page: PostNode): Promise<string> {
+  const [{ htmlFile, markdownFile }] = await filesReady();
+  return (to === 'md' ? markdownFile : htmlFile)(details, page);
+}
 
 /** Hands the outline of the post to the browser as a file to keep. */
 export function takeOutlineAlong(as: OutlineFile, { title, slug }: Details, page: PostNode): void {
@@ -24,10 +31,11 @@ export function takeOutlineAlong(as: OutlineFile, { title, slug }: Details, page
 export async function takeAlong(to: 'md' | 'html', details: Details, page: PostNode): Promise<void> {
   const { doc, files } = withPictureFiles(page);
   const name = details.slug || slugOf(details.title) || 'post';
-  const text = (to === 'md' ? markdownFile : htmlFile)(details, doc);
+  const text = await fileText(to, details, doc);
   if (!files.length) return hand(`${name}.${to}`, new Blob([text], { type: TYPES[to] }));
   const parts: Record<string, Uint8Array> = { [`${name}.${to}`]: new TextEncoder().encode(text) };
   for (const { src, path } of files) parts[path] = new Uint8Array(await (await fetch(src)).arrayBuffer());
+  const [, { zipSync }] = await filesReady();
   // Pictures are packed already: stored as they are.
   const zip = zipSync(parts, { level: 0 });
   hand(`${name}.zip`, new Blob([new Uint8Array(zip)], { type: 'application/zip' }));

@@ -4,30 +4,22 @@
   import { count } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
+  import { foundOnPage } from './found-on-page.svelte.ts';
+  import Offer from './Offer.svelte';
 
   let { piece }: { piece: Piece } = $props();
 
-  const QUIET_MS = 600;
-  let found = $state.raw<{ doc: Piece['doc'] | null; pairs: SameMatter[] }>({ doc: null, pairs: [] });
-  let isOpen = $state(false);
+  const found = foundOnPage(
+    () => piece,
+    (doc) => core().sameMatter(doc),
+  );
   // Pairs the writer wants both of, for as long as this page is open.
   let wanted = $state<Record<string, boolean>>({});
   const keyOf = ({ one, other }: SameMatter) => `${one.id} ${other.id}`;
-  const pairs = $derived(found.pairs.filter((pair) => !wanted[keyOf(pair)]));
-
-  // Looked for when the page has been quiet for a moment.
-  $effect(() => {
-    void piece.pageTick;
-    const timer = setTimeout(async () => {
-      const { doc } = piece;
-      const pairs = await core().sameMatter(doc.toJSON() as object);
-      if (piece.doc === doc) found = { doc, pairs };
-    }, QUIET_MS);
-    return () => clearTimeout(timer);
-  });
+  const pairs = $derived((found.last?.what ?? []).filter((pair) => !wanted[keyOf(pair)]));
 
   function join(pair: SameMatter) {
-    if (piece.doc === found.doc) piece.rewrite(joined(piece.doc, pair));
+    if (piece.doc === found.last?.doc) piece.rewrite(joined(piece.doc, pair));
     piece.goToBlock(pair.one.id);
   }
   const short = (text: string) => (text.length > 220 ? `${text.slice(0, 220)}…` : text);
@@ -41,38 +33,20 @@
 {/snippet}
 
 {#if pairs.length}
-  <div class="head">
-    <button class="word" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}
-      >The same matter stands in two places {pairs.length > 1 ? `(${count(pairs.length, 'pair')})` : ''}</button
-    >
-  </div>
-  {#if isOpen}
-    <ul>
-      {#each pairs as pair (keyOf(pair))}
-        <li>
-          <div class="pair">{@render side(pair.one)}{@render side(pair.other)}</div>
-          <div class="acts">
-            <button class="quiet" onclick={() => join(pair)}>{pair.kind === 'sections' ? 'Join the sections' : 'Join'}</button>
-            <button class="quiet" onclick={() => (wanted[keyOf(pair)] = true)}>Keep both</button>
-          </div>
-        </li>
-      {/each}
-    </ul>
-  {/if}
+  <Offer label="The same matter stands in two places {pairs.length > 1 ? `(${count(pairs.length, 'pair')})` : ''}">
+    {#each pairs as pair (keyOf(pair))}
+      <li>
+        <div class="pair">{@render side(pair.one)}{@render side(pair.other)}</div>
+        <div class="acts">
+          <button class="quiet" onclick={() => join(pair)}>{pair.kind === 'sections' ? 'Join the sections' : 'Join'}</button>
+          <button class="quiet" onclick={() => (wanted[keyOf(pair)] = true)}>Keep both</button>
+        </div>
+      </li>
+    {/each}
+  </Offer>
 {/if}
 
 <style>
-  .head {
-    padding: 8px 20px;
-    border-bottom: 1px solid var(--hair);
-    font-size: 14px;
-  }
-  li {
-    display: grid;
-    gap: 8px;
-    padding: 10px 20px;
-    border-bottom: 1px solid var(--hair);
-  }
   .pair {
     display: grid;
     grid-template-columns: 1fr 1fr;
