@@ -33,8 +33,10 @@ test('words selected are found in the material and tied to it', async ({ page })
   await bring(page, 'knife-evening.srt');
   await step(page, 'Shape');
   await page.getByRole('button', { name: 'Write onto the page' }).click();
-  await pageOf(page).click();
+  await pageOf(page).locator('> p').last().click();
   await page.keyboard.press('Control+End');
+  // The editor hears of a caret that the browser moved a moment later.
+  await page.waitForTimeout(100);
   await page.keyboard.press('Enter');
   await page.keyboard.type('Soak a coarse stone until it stops bubbling.');
   await step(page, 'Write');

@@ -76,7 +76,8 @@
     !!piece.player.source?.recording && (piece.step === 'gather' || piece.step === 'tidy' || piece.player.playing),
   );
 
-  // What is needed last is fetched (or, failing that, asked for again when it is wanted) when the Spread stands there, so that it is at hand while the server is away.
+  // What is needed last is fetched when the Spread stands there, to be at hand while the server is away; what failed is
+  // asked for again when it is wanted.
   const LATER_MS = 3000;
 
   function onkeydown(event: KeyboardEvent) {
