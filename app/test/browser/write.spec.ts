@@ -156,3 +156,25 @@ test('an address pasted over words links them', async ({ page, context }) => {
   await page.keyboard.press('Control+v');
   await expect(pageOf(page).getByRole('link', { name: 'What comes next' })).toHaveAttribute('href', 'https://example.org/next');
 });
+
+test('a paste from an office program comes in clean, with its lists and its picture', async ({ page }) => {
+  await bring(page, 'chair-caning.md');
+  await step(page, 'Write');
+  await pageOf(page).locator('> p').first().click();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  const png = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  await pageOf(page).evaluate((editor, png) => {
+    const data = new DataTransfer();
+    data.setData(
+      'text/html',
+      `<p class="MsoNormal"><span style="font-weight:700">Wet</span> it first.<o:p></o:p></p><p class="MsoListParagraph" style="mso-list:l0 level1 lfo1">· the stone</p><p class="MsoListParagraph" style="mso-list:l0 level1 lfo1">· the towel</p><img src="data:image/png;base64,${png}">`,
+    );
+    data.setData('text/plain', 'Wet it first.');
+    editor.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, png);
+  await expect(pageOf(page).locator('strong', { hasText: 'Wet' })).toBeVisible();
+  await expect(pageOf(page).locator('li', { hasText: 'the stone' })).toBeVisible();
+  await expect(pageOf(page).locator('img')).toHaveCount(1);
+  await saved(page);
+});

@@ -97,7 +97,10 @@
 
   onMount(() => {
     piece.begin();
-    const later = setTimeout(() => void Promise.all([filesReady(), import('./send/SendLeaf.svelte')]).catch(() => undefined), LATER_MS);
+    const later = setTimeout(
+      () => void Promise.all([filesReady(), import('./send/SendLeaf.svelte'), import('./shape/BringIn.svelte')]).catch(() => undefined),
+      LATER_MS,
+    );
     const leave = (event: BeforeUnloadEvent) => {
       if (piece.saver.isSaved) return;
       void piece.saver.save();

@@ -11,7 +11,7 @@ import { Slice } from 'prosemirror-model';
 import { goToNextCell, tableEditing } from 'prosemirror-tables';
 import { isSafeAddress } from '@even-page/core/post/address';
 import { blocksWithoutOwnId } from '@even-page/core/post/ids';
-import { cleanHtml } from '@even-page/core/post/html';
+import { pastedHtml } from '@even-page/core/gather/pasted';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
@@ -97,7 +97,11 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       const read = plain ? plainPost(text) : postFromMarkdown(text);
       return Slice.maxOpen(read.content);
     },
-    transformPastedHTML: cleanHtml,
+    transformPastedHTML: (html) => {
+      const pasted = pastedHtml(html);
+      if (pasted.pictures.length) listener.picturesBrought(pasted.pictures.map(pictureFile), view.state.selection.from);
+      return pasted.html;
+    },
     handlePaste: (_view, event) =>
       linkPasted(view, event.clipboardData) || bring(view, listener, event.clipboardData, view.state.selection.from),
     handleDrop: (_view, event) =>
@@ -116,6 +120,12 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     },
   });
   return view;
+}
+
+/** A picture that came as a `data:` address, as a file. */
+function pictureFile(address: string, n: number): File {
+  const [, type, data] = /^data:([^;,]+);base64,(.*)$/s.exec(address)!;
+  return new File([Uint8Array.from(atob(data!), (letter) => letter.charCodeAt(0))], `pasted-${n + 1}`, { type });
 }
 
 /** Whether steps only put in or take out a few letters of one block. */

@@ -10,7 +10,6 @@
   import { count } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
-  import BringIn from './BringIn.svelte';
   import Length from './Length.svelte';
   import Lists from './Lists.svelte';
   import OutlineAlong from './OutlineAlong.svelte';
@@ -85,7 +84,11 @@
 </div>
 
 <div class="scroll">
-  {#if bringing}<BringIn {piece} bind:open={bringing} />{/if}
+  {#if bringing}
+    {#await import('./BringIn.svelte') then { default: BringIn }}<BringIn {piece} bind:open={bringing} />{:catch}
+      <p class="note">This could not be fetched from the server. The page is safe; try again when the server answers.</p>
+    {/await}
+  {/if}
   {#if proposal}
     <div class="say">
       <p>
