@@ -1,5 +1,5 @@
 // Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench; with --tidy or --shape only those of a step.
+// docs/benchmarks.md with --write. Run: npm run bench; with --tidy, --shape or --figures (of speed) only those.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -13,31 +13,35 @@ import { headingFigures } from './headings.ts';
 import { shapeFigures } from './shape.ts';
 import { typingFigures } from './typing.ts';
 
-const STEPS = { tidy: qualityFigures, shape: async () => [...(await shapeFigures()), ...(await headingFigures())] };
+const STEPS = {
+  tidy: qualityFigures,
+  shape: async () => [...(await shapeFigures()), ...(await headingFigures())],
+  figures: speedFigures,
+};
 
 const only = Object.keys(STEPS).filter((step) => process.argv.includes(`--${step}`));
-const quality: Figure[] = [];
+const all: Figure[] = [];
 for (const [step, measure] of Object.entries(STEPS)) {
   if (only.length && !only.includes(step)) continue;
   const found = await measure();
   keepReport(step, found);
-  quality.push(...found);
+  all.push(...found);
 }
-if (only.length) process.exit(quality.every(isMet) ? 0 : 1);
+process.exitCode = all.every(isMet) ? 0 : 1;
 
-const figures: Figure[] = [...(await coreFigures())];
-const folder = await demoFolder();
-figures.push(...(await startFigures(folder)));
-const browser = await chromium.launch(config.use!.launchOptions);
-const server = await startServer({ data: folder });
-figures.push(...(await screenFigures(browser, server)), ...(await typingFigures(browser, server)));
-await browser.close();
-await server.stop();
-figures.push(...(await deskFigures(folder)));
-drop(folder);
-
-keepReport('figures', figures);
-process.exitCode = [...quality, ...figures].every(isMet) ? 0 : 1;
+async function speedFigures(): Promise<Figure[]> {
+  const figures: Figure[] = [...(await coreFigures())];
+  const folder = await demoFolder();
+  figures.push(...(await startFigures(folder)));
+  const browser = await chromium.launch(config.use!.launchOptions);
+  const server = await startServer({ data: folder });
+  figures.push(...(await screenFigures(browser, server)), ...(await typingFigures(browser, server)));
+  await browser.close();
+  await server.stop();
+  figures.push(...(await deskFigures(folder)));
+  drop(folder);
+  return figures;
+}
 
 /** Prints figures, and with --write puts them where docs/benchmarks.md has a place of their name. */
 function keepReport(name: string, measured: readonly Figure[]): void {

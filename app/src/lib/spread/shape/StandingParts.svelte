@@ -41,6 +41,22 @@
       .join(' '),
   );
 
+  // Something to begin with: where the recording was published, the first link on the page, or the first outlet.
+  function stepFirst() {
+    stepping = !stepping;
+    if (!stepping || words || address) return;
+    const published = piece.sources.find((s) => s.published?.address)?.published;
+    const [outlet] = piece.outlets;
+    let link = '';
+    piece.doc.descendants((node) => {
+      link ||= (node.marks.find((m) => m.type.name === 'link')?.attrs.href as string | undefined) ?? '';
+      return !link;
+    });
+    if (published) [words, address] = [`Watch ${published.title || 'the recording'}`, published.address];
+    else if (link) [words, address] = ['Read on', link];
+    else if (outlet) [words, address] = [`Read more on ${outlet.name}`, new URL('/', outlet.endpoint).href];
+  }
+
   function sentence(said: string): string {
     const text = said.replace(/\s+/g, ' ').trim().replace(/[,;]$/, '');
     return text && `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
@@ -62,7 +78,7 @@
 <div class="parts">
   <span class="muted">Standing parts</span>
   {#each parts as part (part.name)}
-    <button class="quiet" onclick={() => (part.name === 'nextStep' ? (stepping = !stepping) : void put(part.name))}
+    <button class="quiet" onclick={() => (part.name === 'nextStep' ? stepFirst() : void put(part.name))}
       >{part.label}{part.isThere ? ' anew' : ''}</button
     >
   {/each}
