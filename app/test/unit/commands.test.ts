@@ -16,6 +16,7 @@ import {
   pullQuote,
   removeLink,
   sectionAt,
+  splitInQuotation,
   toAuthor,
   toggleBox,
   toggleHeading,
@@ -158,6 +159,12 @@ describe('commands for what stands beside the text', () => {
     expect(text(after(asked, dropEmptyAuthor))).to.equal('> The angle is the thing.\n\nEnd');
     expect(dropEmptyAuthor(named)).to.equal(false);
     expect(toAuthor(page('No quo|tation'))).to.equal(false);
+  });
+
+  it('go on in a quotation with another paragraph', () => {
+    const split = after(page('> quoted|'), splitInQuotation);
+    expect(split.doc.firstChild!.children.map((b) => b.type.name)).to.deep.equal(['paragraph', 'paragraph']);
+    expect(splitInQuotation(page('plain|'))).to.equal(false);
   });
 
   it('put a table with a head after the block, the caret in its first cell', () => {

@@ -23,7 +23,8 @@ export type Details = InferType<typeof detailsSchema>;
 
 /** Details with nothing filled in. */
 export function emptyDetails(): Details {
-  return detailsSchema.getDefault();
+  const { words: _, ...said } = detailsSchema.getDefault();
+  return said;
 }
 
 /** The length in characters at which a description is shown whole and used well (common practice, no source). */

@@ -1,4 +1,4 @@
-import { lift, setBlockType, wrapIn } from 'prosemirror-commands';
+import { lift, setBlockType, splitBlockAs, wrapIn } from 'prosemirror-commands';
 import type { NodeType } from 'prosemirror-model';
 import { liftListItem, wrapInList } from 'prosemirror-schema-list';
 import { TextSelection, type Command, type EditorState } from 'prosemirror-state';
@@ -79,6 +79,13 @@ export const toAuthor: Command = (state, dispatch) => {
   const inside = tr.doc.resolve(tr.mapping.map(end) - 1);
   dispatch?.(tr.setSelection(TextSelection.near(inside, -1)).scrollIntoView());
   return true;
+};
+
+/** A new paragraph in a quotation: what follows a paragraph there is another, not yet its author. */
+export const splitInQuotation: Command = (state, dispatch, view) => {
+  const { $from } = state.selection;
+  if ($from.depth < 2 || $from.node(-1).type !== nodes.blockquote || !$from.parent.content.size) return false;
+  return splitBlockAs((_node, atEnd) => (atEnd ? { type: nodes.paragraph } : null))(state, dispatch, view);
 };
 
 /** From the author of a quotation on to a new paragraph below it. */

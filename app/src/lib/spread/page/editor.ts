@@ -15,7 +15,7 @@ import { pastedHtml } from '@even-page/core/gather/pasted';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
-import { dropEmptyAuthor, leaveAuthor, moveBlock, moveSection } from './commands.ts';
+import { dropEmptyAuthor, leaveAuthor, moveBlock, moveSection, splitInQuotation } from './commands.ts';
 import { hits } from './hits.ts';
 import { markdownAsTyped } from './input-rules.ts';
 import { litBlocks } from './lit-blocks.ts';
@@ -63,7 +63,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
           'Alt-Shift-ArrowDown': moveSection(1),
           'Alt-ArrowUp': moveBlock(-1),
           'Alt-ArrowDown': moveBlock(1),
-          Enter: chainCommands(leaveAuthor, splitListItem(schema.nodes.listItem)),
+          Enter: chainCommands(leaveAuthor, splitListItem(schema.nodes.listItem), splitInQuotation),
           Backspace: dropEmptyAuthor,
           Tab: chainCommands(goToNextCell(1), sinkListItem(schema.nodes.listItem)),
           'Shift-Tab': chainCommands(goToNextCell(-1), liftListItem(schema.nodes.listItem)),
