@@ -52,6 +52,6 @@ function keepReport(name: string, measured: readonly Figure[]): void {
   const page = readFileSync(path, 'utf8');
   writeFileSync(
     path,
-    page.replace(new RegExp(`(?<=<!-- ${name} -->\\n\\n)[^]*?(?=\\n\\n<!-- end -->)`), () => report),
+    page.replace(new RegExp(`(?<=<!-- ${name} -->\\n\\n)[^]*?(?=<!-- end -->)`), () => `${report}\n\n`),
   );
 }

@@ -24,14 +24,6 @@ export const elementsOf = (parent: Parent): Element[] => (parent.children as Ele
 
 export const isElement = (node: RootContent | Root): node is Element => node.type === 'element';
 
-/** An element made anew. */
-export const element = (tagName: string, children: ElementContent[], properties: Element['properties'] = {}): Element => ({
-  type: 'element',
-  tagName,
-  properties,
-  children,
-});
-
 /** The first element that fits, in document order. */
 export function find(parent: Parent, fits: (node: Element) => boolean): Element | undefined {
   for (const child of parent.children) {

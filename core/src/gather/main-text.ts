@@ -1,5 +1,6 @@
 import { toString } from 'hast-util-to-string';
-import { element, find, findAll, isElement, namesOf, rewrite, type Element, type Parent, type Root } from './hast.ts';
+import { element } from '../post/element.ts';
+import { find, findAll, isElement, namesOf, rewrite, type Element, type Parent, type Root } from './hast.ts';
 
 const AROUND = new Set([
   'nav',

@@ -1,5 +1,6 @@
 import { toString } from 'hast-util-to-string';
-import { element, elementsOf, find, isElement, namesOf, rewrite, styleOf, type Element, type ElementContent, type Parent } from './hast.ts';
+import { element } from '../post/element.ts';
+import { elementsOf, find, isElement, namesOf, rewrite, styleOf, type Element, type ElementContent, type Parent } from './hast.ts';
 
 const BLOCK = /^(?:p|div|h[1-6]|ul|ol|li|table|blockquote|pre|figure|section|article)$/;
 

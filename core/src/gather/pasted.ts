@@ -2,7 +2,8 @@ import { fromHtml } from 'hast-util-from-html';
 import { toHtml } from 'hast-util-to-html';
 import { cleanHtml } from '../post/html.ts';
 import { isSafeAddress } from '../post/address.ts';
-import { element, rewrite } from './hast.ts';
+import { element } from '../post/element.ts';
+import { rewrite } from './hast.ts';
 import { cleanOffice } from './office.ts';
 
 /** HTML as it is put onto the page, and the pictures that came inside it, as `data:` addresses in their order. */

@@ -7,7 +7,8 @@ import { fromHtml } from 'hast-util-from-html';
 import { sanitize, defaultSchema } from 'hast-util-sanitize';
 import { toString } from 'hast-util-to-string';
 import { mdastToPost } from './mdast-to-post.ts';
-import { element, ownFromHast, ownToHast } from './own-mdast.ts';
+import { element } from './element.ts';
+import { ownFromHast, ownToHast } from './own-mdast.ts';
 import { AUTHOR_SIGN, postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
 

@@ -1,8 +1,9 @@
-import type { Element, ElementContent } from 'hast';
+import type { Element } from 'hast';
 import type { BlockContent, DefinitionContent, Parent, Parents, PhrasingContent } from 'mdast';
 import type { Handlers as HastHandlers } from 'mdast-util-to-hast';
 import type { Handle as FromHast } from 'hast-util-to-mdast';
 import type { Handlers as MarkdownHandlers } from 'mdast-util-to-markdown';
+import { element } from './element.ts';
 
 // What a post holds beyond Markdown. In Markdown these are written as the HTML elements they are, which CommonMark
 // lets through: <aside> for a note, <aside><q> for a pull quote (as in the HTML standard's section on aside), <mark>.
@@ -46,9 +47,6 @@ export const ownToMarkdown: Partial<MarkdownHandlers> = {
   highlight: (node: Highlight, _, state, info) =>
     `<mark>${state.containerPhrasing(node as never, { ...info, before: '>', after: '<' })}</mark>`,
 };
-
-/** An element of HTML without attributes. */
-export const element = (tagName: string, children: ElementContent[]): Element => ({ type: 'element', tagName, properties: {}, children });
 
 /** How they become HTML. */
 export const ownToHast: HastHandlers = {

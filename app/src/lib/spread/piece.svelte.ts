@@ -90,7 +90,7 @@ export class Piece {
   pictures = $state.raw<Record<string, Picture>>({});
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
-  readonly #held: Held = new WeakMap();
+  #held: Held = new WeakMap();
   /** Whether the writer is alone with the page: everything else is folded away. */
   alone = $state(false);
   /** Whether words are looked for on the page. */
@@ -184,6 +184,8 @@ export class Piece {
   }
 
   #take(data: PieceData) {
+    // Whether a mark holds depends on the material.
+    this.#held = new WeakMap();
     this.outlets = data.outlets;
     this.postings = data.postings;
     const known = new Map(this.sources.map((s) => [s.id, s]));

@@ -110,10 +110,11 @@ const work = {
     const unused = stretchesOf(heldMaterial(tidied).materials, fedBy(tiesOf(doc)));
     return fill(doc, unused, words, { section, subjects: await subjects().catch(() => null) });
   },
-  /** The places of a page that say the same. */
-  sameMatter: async (json: object): Promise<SameMatter[]> => sameMatter(docFromJSON(json), await subjects().catch(() => null)),
-  /** The lists hidden in the prose of a page. */
-  lists: (json: object): HiddenList[] => hiddenLists(docFromJSON(json)),
+  /** What a page itself offers: the lists hidden in its prose, and the places that say the same. */
+  async offers(json: object): Promise<{ lists: HiddenList[]; same: SameMatter[] }> {
+    const doc = docFromJSON(json);
+    return { lists: hiddenLists(doc), same: sameMatter(doc, await subjects().catch(() => null)) };
+  },
   proof(json: object, details: Details) {
     const doc = docFromJSON(json);
     return { findings: proof({ doc, details }), figures: figuresOf(doc) };

@@ -4,27 +4,21 @@
   import { withList, type HiddenList, type ListForm } from '@even-page/core/shape/lists';
   import { newBlockId } from '$lib/block-id.ts';
   import { count } from '$lib/parts/sizes.ts';
-  import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
-  import { foundOnPage } from './found-on-page.svelte.ts';
   import Offer from './Offer.svelte';
 
-  let { piece }: { piece: Piece } = $props();
+  let { piece, doc, lists }: { piece: Piece; /** The page they were found on. */ doc: Piece['doc']; lists: readonly HiddenList[] } =
+    $props();
 
   const SAYS: Record<HiddenList['kind'], string> = { counted: 'Counted off', steps: 'Steps', alike: 'Said alike' };
   const FORMS: Record<ListForm, string> = { numbers: 'Numbered list', bullets: 'Bulleted list', table: 'Table' };
-  const found = foundOnPage(
-    () => piece,
-    (doc) => core().lists(doc),
-  );
-  const lists = $derived(found.last?.what ?? []);
 
   function write(list: HiddenList, form: ListForm) {
     // The places are those of the page that was looked through.
-    if (piece.doc === found.last?.doc) piece.replacePage(withIds(withList(piece.doc, list, form), newBlockId));
+    if (piece.doc === doc) piece.replacePage(withIds(withList(piece.doc, list, form), newBlockId));
   }
 
-  const go = ({ from }: HiddenList) => piece.goToBlock(found.last!.doc.child(from.block).attrs.id as string);
+  const go = ({ from }: HiddenList) => piece.goToBlock(doc.child(from.block).attrs.id as string);
 </script>
 
 {#if lists.length}

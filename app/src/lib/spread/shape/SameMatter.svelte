@@ -2,24 +2,19 @@
 <script lang="ts">
   import { joined, type Place, type SameMatter } from '@even-page/core/shape/same-matter';
   import { count } from '$lib/parts/sizes.ts';
-  import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
-  import { foundOnPage } from './found-on-page.svelte.ts';
   import Offer from './Offer.svelte';
 
-  let { piece }: { piece: Piece } = $props();
+  let { piece, doc, found }: { piece: Piece; /** The page they were found on. */ doc: Piece['doc']; found: readonly SameMatter[] } =
+    $props();
 
-  const found = foundOnPage(
-    () => piece,
-    (doc) => core().sameMatter(doc),
-  );
   // Pairs the writer wants both of, for as long as this page is open.
   let wanted = $state<Record<string, boolean>>({});
   const keyOf = ({ one, other }: SameMatter) => `${one.id} ${other.id}`;
-  const pairs = $derived((found.last?.what ?? []).filter((pair) => !wanted[keyOf(pair)]));
+  const pairs = $derived(found.filter((pair) => !wanted[keyOf(pair)]));
 
   function join(pair: SameMatter) {
-    if (piece.doc === found.last?.doc) piece.rewrite(joined(piece.doc, pair));
+    if (piece.doc === doc) piece.rewrite(joined(piece.doc, pair));
     piece.goToBlock(pair.one.id);
   }
   const short = (text: string) => (text.length > 220 ? `${text.slice(0, 220)}…` : text);

@@ -11,11 +11,10 @@
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
   import Length from './Length.svelte';
-  import Lists from './Lists.svelte';
+  import Offers from './Offers.svelte';
   import OutlineAlong from './OutlineAlong.svelte';
   import OutlineTree from './OutlineTree.svelte';
   import Passages from './Passages.svelte';
-  import SameMatter from './SameMatter.svelte';
   import StandingParts from './StandingParts.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -133,8 +132,7 @@
     </div>
     <Length {piece} />
     <StandingParts {piece} />
-    <Lists {piece} />
-    <SameMatter {piece} />
+    <Offers {piece} />
     {#if words}
       <p class="note">
         To cut the material anew, move the slider or <button class="word" onclick={() => void propose()}>see a proposal</button>. The page

@@ -1,0 +1,28 @@
+<!-- What the page itself offers: lists hidden in its prose, and the same matter in two places. -->
+<script lang="ts">
+  import { core } from '$lib/workers/core.ts';
+  import type { Piece } from '../piece.svelte.ts';
+  import Lists from './Lists.svelte';
+  import SameMatter from './SameMatter.svelte';
+
+  let { piece }: { piece: Piece } = $props();
+
+  const QUIET_MS = 500;
+  let found = $state.raw<({ doc: Piece['doc'] } & Awaited<ReturnType<ReturnType<typeof core>['offers']>>) | null>(null);
+
+  // Looked for once the page has been quiet for a moment.
+  $effect(() => {
+    void piece.pageTick;
+    const timer = setTimeout(async () => {
+      const { doc } = piece;
+      const offers = await core().offers(doc.toJSON() as object);
+      if (piece.doc === doc) found = { doc, ...offers };
+    }, QUIET_MS);
+    return () => clearTimeout(timer);
+  });
+</script>
+
+{#if found}
+  <Lists {piece} doc={found.doc} lists={found.lists} />
+  <SameMatter {piece} doc={found.doc} found={found.same} />
+{/if}
