@@ -167,8 +167,8 @@ function aboutOf(things: readonly Thing[]): Candidate | undefined {
   const longer = things.find((t) => t.words.length > 1 && t.key.includes(first.key[0]!) && t.count >= Math.max(2, first.count * 0.3));
   if (longer) return { ...longer, score: first.score };
   const second = things.find((t) => t.score > first.score * 0.45 && t.key.every((s) => !first.key.includes(s)));
-  // Of two things nearly as telling, a name of several words says enough by itself.
-  if (second && second.words.length > 1 && second.score > first.score * 0.8) return second;
+  // Of two things about as telling, a name of several words says enough by itself.
+  if (second && second.words.length > 1 && second.score > first.score * 0.6) return second;
   if (second) return { text: `${first.text} and ${second.text}`, key: [...first.key, ...second.key], score: first.score };
   return { ...first, text: headingOf(first) };
 }

@@ -47,6 +47,17 @@ describe('standing parts', () => {
     expect(written).not.to.contain('### Can everybody');
   });
 
+  it('are headed with what is asked, without what announces it', () => {
+    const doc = withStandingPart(
+      postFromMarkdown(
+        '## Care\n\nThe question is, can you sharpen a knife too often? In theory you can, because you take metal away every time.',
+      ),
+      'questions',
+      { subjects },
+    )!;
+    expect(postToMarkdown(doc)).to.contain('### Can you sharpen a knife too often?');
+  });
+
   it('keep the ties of what they are made of', () => {
     const origins = [{ source: 's', first: 3, last: 5, startMs: 2000 }];
     const tied = schema.node('doc', null, [

@@ -12,6 +12,8 @@ const TO_THE_ROOM =
   /\b(?:hear me|see (?:this|that|it)|any (?:more )?questions|ready|anybody|anyone|yes\?|no\?|right\?|okay\?|all right|can i (?:just )?(?:show|tell|ask|say))\b/i;
 // Said of the question, not in answer to it.
 const OF_THE_QUESTION = /\b(?:questions?|asked|ask)\b/i;
+// A question told on: "The question is, can you …".
+const ANNOUNCED = /^(?:so |and )?(?:the|my|another|one more) question (?:is|was)[,:]? /i;
 const POINTS_BACK = /\b(?:it|that|this|these|those|they|them|he|she|him|her)\b/i;
 
 /**
@@ -22,7 +24,7 @@ export function questionsAndAnswers(sections: readonly SaidSection[]): PostNode[
   const said = sections.flatMap(({ sentences }) => [...sentences, null]);
   const found = said.flatMap((sentence, i) => {
     if (!sentence || !isQuestion(sentence.text)) return [];
-    const question = alone(sentence.text);
+    const question = alone(sentence.text.replace(ANNOUNCED, ''));
     const telling = new Set(terms(question)).size - (POINTS_BACK.test(question) ? 1 : 0);
     if (telling < 1 || wordCount(question) < 3 || wordCount(question) > LONGEST_QUESTION || TO_THE_ROOM.test(question)) return [];
     const answer: string[] = [];
