@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Passage } from '@even-page/core/gather/source';
 import { normal } from '@even-page/core/language/terms';
 import { words } from '@even-page/core/language/words';
-import { flowOf } from '@even-page/core/tidy/flow';
+import { materialOf } from '@even-page/core/tidy/finders';
 import { usualHouse } from '@even-page/core/tidy/house';
 import { sentenceMarks } from '@even-page/core/tidy/marks/finder';
 import type { MarksModel } from '@even-page/core/tidy/marks/model';
@@ -115,8 +115,7 @@ function restored(said: readonly string[], heard: readonly boolean[] | null, nam
   });
   const passage: Passage = heard ? { text, startMs: 0, endMs: clock, wordsMs } : { text };
   const source = { kind: heard ? ('transcript' as const) : ('text' as const), passages: [passage] };
-  const flow = flowOf(source);
-  const edits = sentenceMarks({ source, flow, found: [], house: { ...usualHouse(), names: [...names] }, model });
+  const edits = sentenceMarks(materialOf(source, { house: { ...usualHouse(), names: [...names] }, model }));
   const after = new Map(edits.filter((e) => e.from === e.to).map((e) => [e.from, e.after]));
   const capitals = new Set(edits.filter((e) => e.from < e.to).map((e) => e.from));
   let at = 0;

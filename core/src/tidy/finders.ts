@@ -1,4 +1,6 @@
 import type { Source } from '../gather/source.ts';
+import { normal } from '../language/terms.ts';
+import { words, type Word } from '../language/words.ts';
 import { asides } from './asides.ts';
 import { paragraphBreaks, sentenceBreaks } from './breaks.ts';
 import { cutOff, doubled } from './doubled.ts';
@@ -17,8 +19,15 @@ import { suspects } from './suspects.ts';
 /** What repairs are found with besides the words: House style, and the network for marks if it is at hand. */
 export type Tools = { house: House; model: MarksModel | null };
 
-/** What a finder looks through: the source and its words in one flow, what was found before it, and the tools. */
-export type Material = Tools & { source: Source; flow: Flow; found: readonly Edit[] };
+/** What a finder looks through: the source, its words in one flow, what was found before it, and the tools. */
+export type Material = Tools & { source: Source; flow: Flow; words: readonly Word[]; said: readonly string[]; found: readonly Edit[] };
+
+/** A source as the finders look through it: its words where they stand, and in the form in which words are compared. */
+export function materialOf(source: Source, { house = usualHouse(), model = null }: Partial<Tools> = {}): Material {
+  const flow = flowOf(source);
+  const all = words(flow.text);
+  return { source, flow, words: all, said: all.map((w) => normal(w.text)), found: [], house, model };
+}
 
 /** One kind of repair: looks through a source and proposes edits; what stands there before is filled in after. */
 export type Finder = (material: Material) => Omit<Edit, 'before'>[];
@@ -40,12 +49,13 @@ const FINDERS: readonly Finder[] = [
 ];
 
 /** Every repair proposed for a source, in the order of the text; none but marks overlap another. */
-export function findEdits(source: Source, { house = usualHouse(), model = null }: Partial<Tools> = {}): Edit[] {
-  const flow = flowOf(source);
-  const taken = new Uint8Array(flow.text.length + 1);
+export function findEdits(source: Source, tools: Partial<Tools> = {}): Edit[] {
   const found: Edit[] = [];
+  const material: Material = { ...materialOf(source, tools), found };
+  const { flow } = material;
+  const taken = new Uint8Array(flow.text.length + 1);
   for (const find of FINDERS) {
-    for (const edit of find({ source, flow, found, house, model })) {
+    for (const edit of find(material)) {
       if (!isMark(edit)) {
         if (taken.subarray(edit.from, edit.to).includes(1)) continue;
         taken.fill(1, edit.from, edit.to);

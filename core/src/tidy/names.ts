@@ -4,7 +4,7 @@ import { normal } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import type { Edit } from './edit.ts';
 import type { Finder, Material } from './finders.ts';
-import { listsOf, type Filter, type List } from './marks/lexicon.ts';
+import type { MarksModel } from './marks/model.ts';
 
 // Names of up to so many words, heard as up to so many.
 const MOST_WORDS = 3;
@@ -20,8 +20,8 @@ type Name = { text: string; joined: string; sounds: readonly string[]; length: n
  * spelling (edit distance), over one to three words, in lower case or split in two; and one name in several spellings.
  */
 export const names: Finder = (material) => {
-  const all = words(material.flow.text);
-  const heard = new Heard(material);
+  const { words: all } = material;
+  const heard = new Heard(material.model);
   const own = [...new Set([...material.house.names, ...titleNames(material.source.title)])];
   const found = own.length ? byHouse(own.map(nameOf), all, material, heard) : [];
   return [...found, ...bySpelling(all, material, own)];
@@ -46,12 +46,8 @@ function titleNames(title = ''): string[] {
 /** What is known of words by themselves, looked up once for each. */
 class Heard {
   readonly #sounds = new Map<string, readonly string[]>();
-  readonly #common = new Map<string, boolean>();
-  readonly #filters: Record<List, Filter> | undefined;
 
-  constructor({ model }: Material) {
-    this.#filters = model?.filters;
-  }
+  constructor(readonly model: MarksModel | null) {}
 
   sounds(joined: string): readonly string[] {
     let found = this.#sounds.get(joined);
@@ -60,9 +56,7 @@ class Heard {
   }
 
   isCommon(word: string): boolean {
-    let found = this.#common.get(word);
-    if (found === undefined) this.#common.set(word, (found = this.#filters ? (listsOf(word, this.#filters) & 1) === 1 : word.length < 4));
-    return found;
+    return this.model ? (this.model.lists(word) & 1) === 1 : word.length < 4;
   }
 }
 

@@ -89,10 +89,16 @@ export const padding: Finder = ({ flow, house }) =>
       .filter((m) => CARRIES_NOTHING[words](aroundOf(flow.text, m.index, m.index + m[0].length)))
       .map((m) => ({
         kind: 'fillers' as const,
-        ...withoutWords(flow.text, m.index, m.index + m[0].length),
+        ...(words === 'I mean' ? withoutAfterthought : withoutWords)(flow.text, m.index, m.index + m[0].length),
         reason: `“${m[0].toLowerCase().replace(/\s+/g, ' ')}” carries nothing here`,
       }));
   });
+
+/** Words between commas before a second thought: "old, I mean, really old" keeps one of the two. */
+function withoutAfterthought(text: string, from: number, to: number): ReturnType<typeof withoutWords> {
+  const rest = /,\s*$/.test(text.slice(Math.max(0, from - 8), from)) && /^,\s+/.exec(text.slice(to, to + 8));
+  return rest ? { from, to: to + rest[0].length, after: '' } : withoutWords(text, from, to);
+}
 
 const SOUND = new RegExp(String.raw`(?<![\p{L}’'])${FILLER_SOUND}(?![\p{L}’'])[,\s]*`, 'giu');
 

@@ -4,7 +4,6 @@ import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { blocksOf, passageAt } from '../flow.ts';
-import { listsOf } from './lexicon.ts';
 import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
@@ -17,15 +16,17 @@ const PAUSE_MS = 280;
 
 // How sure the network has to be: chosen on documents it was not trained on, for the best balance of missed and false.
 const SURE = {
-  end: 0.38,
-  endHeard: 0.4,
-  question: 0.4,
+  end: 0.32,
+  endHeard: 0.38,
+  question: 0.46,
   beforeOpening: 0.06,
-  whole: 0.9,
-  word: 0.6,
+  whole: 0.6,
+  word: 0.5,
   comma: 0.27,
-  commaHeard: 0.4,
-  name: 0.46,
+  commaHeard: 0.34,
+  // Of a comma between two names, as in a list of them.
+  parted: 0.5,
+  name: 0.36,
 };
 
 /**
@@ -41,7 +42,7 @@ export const sentenceMarks: Finder = (material) => {
 type Stretch = { from: number; to: number };
 
 /** The stretches of a source that nobody has put marks in. */
-function bareStretches({ source, flow }: Material): Stretch[] {
+function bareStretches({ source, flow, words: all }: Material): Stretch[] {
   const spoken = isTimed(source);
   const units: Stretch[] = spoken ? [{ from: 0, to: flow.text.length }] : blocksOf(flow, source);
   return units.flatMap((unit) => {
@@ -51,12 +52,23 @@ function bareStretches({ source, flow }: Material): Stretch[] {
     return cuts.slice(1).flatMap((to, i) => {
       const from = cuts[i]!;
       const stretch = text.slice(from, to);
-      const count = words(stretch).length;
+      const count = firstFrom(all, unit.from + to) - firstFrom(all, unit.from + from);
       const commas = stretch.split(',').length - 1;
       const least = spoken && !isMarked ? BARE_SPOKEN : BARE_WORDS;
       return count >= least && commas <= count * MOST_COMMAS ? [{ from: unit.from + from, to: unit.from + to }] : [];
     });
   });
+}
+
+/** The number of the first word that begins at an offset or later. */
+function firstFrom(all: readonly Word[], offset: number): number {
+  let [low, high] = [0, all.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (all[middle]!.from < offset) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 type Gone = Pick<Edit, 'kind' | 'from' | 'to'>;
@@ -68,17 +80,24 @@ const wordsGone = (found: readonly Edit[]): Gone[] =>
     .map(({ kind, from, to, after }) => ({ kind, from, to: to - after.trim().length }))
     .sort((a, b) => a.from - b.from);
 
-function marksFor({ from, to }: Stretch, { source, flow, house, model }: Material, allGone: readonly Gone[]): Omit<Edit, 'before'>[] {
+function marksFor(
+  { from, to }: Stretch,
+  { source, flow, house, model, ...material }: Material,
+  allGone: readonly Gone[],
+): Omit<Edit, 'before'>[] {
   const text = flow.text.slice(from, to);
   const gone = allGone.filter((e) => e.from < to && e.to > from);
   let g = 0;
-  const kept = words(text)
-    .map((w): Word => ({ ...w, from: w.from + from, to: w.to + from }))
-    .filter((w) => {
-      while (gone[g] && gone[g]!.to <= w.from) g++;
-      return !(gone[g] && gone[g]!.from <= w.from && gone[g]!.to >= w.to);
-    });
-  const said = kept.map((w) => normal(w.text));
+  const kept: Word[] = [];
+  const said: string[] = [];
+  const end = firstFrom(material.words, to);
+  for (let i = firstFrom(material.words, from); i < end; i++) {
+    const word = material.words[i]!;
+    while (gone[g] && gone[g]!.to <= word.from) g++;
+    if (gone[g] && gone[g]!.from <= word.from && gone[g]!.to >= word.to) continue;
+    kept.push(word);
+    said.push(material.said[i]!);
+  }
   const pauses = pausesAfter(kept, flow.starts, source.passages, flow);
   // A pause before words that are said again is no end.
   const again = gone.filter((e) => e.kind === 'doubled');
@@ -91,7 +110,7 @@ function marksFor({ from, to }: Stretch, { source, flow, house, model }: Materia
   const marks = marksOf(model!, said, pauses);
   const isHeard = pauses.some((p) => p !== UNKNOWN);
   const own = namesOf(house.names, source.title);
-  vote(said, marks.name, own, (word) => (listsOf(word, model!.filters) & 1) === 1);
+  vote(said, marks.name, own, (word) => (model!.lists(word) & 1) === 1);
   const last = kept.length - 1;
   const ends = endsOf(said, marks, isHeard ? pauses : null);
   for (let i = 0; i < last; i++) if (ends[i] && isOneName(marks, i)) ends[i] = '';
@@ -137,7 +156,8 @@ function marksFor({ from, to }: Stretch, { source, flow, house, model }: Materia
 }
 
 /** Whether word i and the next are one name, unless the sentence surely ends between them. */
-const isOneName = ({ name, end }: Marks, i: number): boolean => end[i]! < SURE.whole && name[i]! > SURE.name && name[i + 1]! > SURE.name;
+const isOneName = ({ name, end, comma }: Marks, i: number): boolean =>
+  end[i]! < SURE.whole && comma[i]! < SURE.parted && name[i]! > SURE.name && name[i + 1]! > SURE.name;
 
 const SELF = /^i(?:'(?:m|ve|ll|d|s))?$/;
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

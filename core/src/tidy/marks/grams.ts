@@ -11,7 +11,7 @@ export type Grams = {
   own: number;
   ownInWords: number;
   rows: number;
-  /** Row by row, OUTPUTS each, in steps of the output's scale. */
+  /** Row by row, OUTPUTS each, in steps of the output's scale: whole numbers of one byte stay close to the processor. */
   weights: Int8Array;
   scales: Float32Array;
 };
@@ -20,17 +20,17 @@ export type Grams = {
 export const OUTPUTS = 7;
 
 // Which neighbours a run takes together; the hash begins with the number of the run in this list.
-const RUNS: readonly (readonly [kind: 'words' | 'classes', offsets: readonly number[]])[] = [
-  ['words', [0, 1]],
-  ['words', [-1, 0]],
-  ['words', [1, 2]],
-  ['classes', [-1, 0, 1]],
-  ['classes', [0, 1, 2]],
-  ['classes', [1, 2, 3]],
-  ['classes', [-2, -1, 0]],
-  ['classes', [-1, 0, 1, 2]],
-  ['classes', [0, 2]],
-  ['classes', [-1, 1]],
+const RUNS: readonly { kind: 'words' | 'classes'; offsets: readonly number[] }[] = [
+  { kind: 'words', offsets: [0, 1] },
+  { kind: 'words', offsets: [-1, 0] },
+  { kind: 'words', offsets: [1, 2] },
+  { kind: 'classes', offsets: [-1, 0, 1] },
+  { kind: 'classes', offsets: [0, 1, 2] },
+  { kind: 'classes', offsets: [1, 2, 3] },
+  { kind: 'classes', offsets: [-2, -1, 0] },
+  { kind: 'classes', offsets: [-1, 0, 1, 2] },
+  { kind: 'classes', offsets: [0, 2] },
+  { kind: 'classes', offsets: [-1, 1] },
 ];
 const MARGIN = 3;
 const OUTSIDE = 1;
@@ -43,49 +43,47 @@ export function classOf(word: string, lists: number): number {
   return (lists * (ENDINGS.length + 1) + ending) * 2 + (/\d/.test(word) ? 1 : 0);
 }
 
-/** The runs around the words of a text; `lists` are the lists each distinct word stands in. */
+/** The runs around the words of a text. */
 export class Runs {
-  readonly #keys: Record<'words' | 'classes', Int32Array>;
+  readonly #grams: Grams;
+  /** For each run, the keys of the words it goes by. */
+  readonly #keys: readonly Int32Array[];
 
-  constructor(
-    readonly model: MarksModel,
-    words: readonly string[],
-    lists: (word: string) => number,
-  ) {
-    const { own, ownInWords } = model.grams;
-    const known = new Map<string, { word: number; class: number }>();
+  constructor({ words: numbers, grams, lists }: MarksModel, words: readonly string[]) {
+    this.#grams = grams;
     const keys = { words: new Int32Array(words.length + 2 * MARGIN), classes: new Int32Array(words.length + 2 * MARGIN) };
     keys.words.fill(OUTSIDE);
     keys.classes.fill(OUTSIDE);
+    const known = new Map<string, { word: number; class: number }>();
     words.forEach((word, i) => {
       let key = known.get(word);
       if (!key) {
-        const rank = (model.words.get(word) ?? Infinity) - 1;
-        const itself = rank < own ? rank : own + classOf(word, lists(word));
-        known.set(word, (key = { word: rank < ownInWords ? rank : ownInWords + itself, class: itself }));
+        const rank = (numbers.get(word) ?? Infinity) - 1;
+        const itself = rank < grams.own ? rank : grams.own + classOf(word, lists(word));
+        known.set(word, (key = { word: rank < grams.ownInWords ? rank : grams.ownInWords + itself, class: itself }));
       }
       keys.words[i + MARGIN] = key.word + OUTSIDE + 1;
       keys.classes[i + MARGIN] = key.class + OUTSIDE + 1;
     });
-    this.#keys = keys;
+    this.#keys = RUNS.map(({ kind }) => keys[kind]);
   }
 
   /** Adds what the runs around word i say to the outputs that begin at `at`. */
   add(i: number, out: Float32Array, at: number): void {
-    const { rows, weights, scales } = this.model.grams;
-    const sums = SUMS.fill(0);
+    const { rows, weights, scales } = this.#grams;
+    SUMS.fill(0);
     for (let run = 0; run < RUNS.length; run++) {
-      const [kind, offsets] = RUNS[run]!;
-      const keys = this.#keys[kind];
+      const { offsets } = RUNS[run]!;
+      const keys = this.#keys[run]!;
       let h = Math.imul(run + 1, 40503);
       for (let k = 0; k < offsets.length; k++) {
         h = Math.imul(h ^ keys[i + MARGIN + offsets[k]!]!, 0x9e3779b1);
         h ^= h >>> 15;
       }
       const row = ((h >>> 0) % rows) * OUTPUTS;
-      for (let o = 0; o < OUTPUTS; o++) sums[o]! += weights[row + o]!;
+      for (let o = 0; o < OUTPUTS; o++) SUMS[o]! += weights[row + o]!;
     }
-    for (let o = 0; o < OUTPUTS; o++) out[at + o]! += sums[o]! * scales[o]!;
+    for (let o = 0; o < OUTPUTS; o++) out[at + o]! += SUMS[o]! * scales[o]!;
   }
 }
 

@@ -1,122 +1,101 @@
-import { dense, layerOf, rowsFor, UNIT, whole, type Layer } from './dense.ts';
-import { recur, type Recurrent } from './recurrent.ts';
 import { OUTPUTS, Runs, type Grams } from './grams.ts';
 import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
+import { Network, rowInSteps, type Layer, type Table } from './network.ts';
 
 /**
- * A small network that says, for each word of a text without marks, which mark stands after it and whether it is a
- * name. How it was made: core/training/README.md. Its layers, for words i of a text (∘ is channel by channel):
- *
- *   x_i = word + ending + shape + lists it stands in + pauses beside it (embeddings)
- *   h_i = relu(sum_k near_k ∘ x_(i + k) + b)           for k from -left to right
- *   z_i = relu(P h_i + p)
- *   y_i = z_i, and what two recurrent layers know after they heard z up to i, one from the front, one from the end
- *   marks = softmax(O y_i + o + runs of words around i), name = sigmoid(N y_i + n + runs of words around i)
+ * What says, for each word of a text without marks, which mark stands after it and whether it is a name. How it was
+ * made: core/training/README.md. For each word it adds up what the tables hold for the word, its ending, its shape,
+ * the lists it stands in and the pauses beside it; this goes through the layers of network.ts, and what runs of words
+ * around it say (grams.ts) is added. The chances of the marks are the softmax of the first outputs, that of a name
+ * the logistic function of the last.
  */
 export type MarksModel = {
   words: ReadonlyMap<string, number>;
-  endings: ReadonlyMap<string, number>;
-  filters: Record<List, Filter>;
-  sizes: Sizes;
-  /** Words after which there is hardly ever a mark, and which are no names: no marks are asked for. */
-  quiet: ReadonlySet<string>;
-  /** Values by name, row by row. */
-  tensors: Record<string, Float32Array>;
+  /** The lists a word stands in, as bits in the order of LISTS. */
+  lists: (word: string) => number;
+  /** What goes into the layers for a word, for no word, and for what is known of the pauses beside a word. */
+  rows: { of: (word: string) => Int16Array; none: Int16Array; pauses: readonly Int16Array[] };
   grams: Grams;
-  layers: { near: Near; inner: Layer; forward: Recurrent; backward: Recurrent; out: Layer };
+  network: Network;
 };
 
-/** The weights of near neighbours as whole numbers: each channel of each tap. */
-type Near = { weights: Int32Array; scale: number; bias: Int32Array };
-
-type Sizes = {
-  embedding: number;
-  inner: number;
-  left: number;
-  right: number;
-  marks: number;
-  own: number;
-  ownInWords: number;
-};
 type Header = {
-  sizes: Sizes;
   words: string[];
   endings: string[];
-  quiet: number[];
-  tensors: { name: string; rows: number; columns: number }[];
+  /** How many of the most frequent words are themselves in runs of classes and in runs of words. */
+  own: number;
+  ownInWords: number;
+  tables: { name: string; rows: number; columns: number; bits: 4 | 8 }[];
+  blocks: { before: number; step: number }[];
   filters: { name: List; hashes: number; bytes: number }[];
 };
 
 /**
- * Reads a model from its file: a line of JSON, then for each row of each tensor a scale and its weights as whole
- * numbers from -127 to 127, then the word lists.
+ * Reads a model from its file: a line of JSON; for each row of each table a scale and its numbers in whole steps of
+ * it, of 8 bits or of 4 with the first of two in the upper half; then the word lists.
  */
 export function readModel(bytes: Uint8Array): MarksModel {
   const end = bytes.indexOf(10);
-  const { sizes, words, endings, quiet, ...header } = JSON.parse(new TextDecoder('utf-8').decode(bytes.subarray(0, end))) as Header;
+  const header = JSON.parse(new TextDecoder('utf-8').decode(bytes.subarray(0, end))) as Header;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let at = end + 1;
-  const tensors: Record<string, Float32Array> = {};
-  const whole: Record<string, { rows: number; weights: Int32Array; scales: Float32Array }> = {};
-  for (const { name, rows, columns } of header.tensors) {
+  const tables = new Map<string, Table>();
+  const scales = new Map<string, Float32Array>();
+  for (const { name, rows, columns, bits } of header.tables) {
     const values = new Float32Array(rows * columns);
-    const weights = new Int32Array(rows * columns);
-    const scales = new Float32Array(rows);
+    const scaleOf = new Float32Array(rows);
     for (let row = 0; row < rows; row++) {
-      scales[row] = view.getFloat32(at, true);
+      const scale = (scaleOf[row] = view.getFloat32(at, true));
       at += 4;
       for (let i = row * columns; i < (row + 1) * columns; i++) {
-        weights[i] = view.getInt8(at++);
-        values[i] = weights[i]! * scales[row]!;
+        if (bits === 8) values[i] = view.getInt8(at++) * scale;
+        else values[i] = ((i % 2 ? view.getInt8(at++) << 28 : view.getInt8(at) << 24) >> 28) * scale;
       }
     }
-    tensors[name] = values;
-    whole[name] = { rows, weights, scales };
+    tables.set(name, { rows, columns, values });
+    scales.set(name, scaleOf);
   }
   const filters = Object.fromEntries(
     header.filters.map(({ name, hashes, bytes: size }) => [name, { hashes, bits: bytes.subarray(at, (at += size)) }]),
   ) as Record<List, Filter>;
-  if (sizes.left + sizes.right + 1 !== WIDTH) throw new RangeError(`A model must look at ${WIDTH} words at once`);
-  const grams = whole.grams!;
-  const rows = grams.weights.length / OUTPUTS;
   const numbered = (list: string[]) => new Map(list.map((text, i) => [text, i + 1]));
-  const layer = (name: string) => layerOf(whole[name]!, tensors[`${name}Bias`]!);
-  const recurrent = (way: string) => ({ from: layer(`recur${way}From`), back: layer(`recur${way}Back`) });
+  const layer = (name: string): Layer => ({ weights: tables.get(name)!, bias: tables.get(`${name}Bias`)! });
+  const table = (name: string) => tables.get(name)!;
+  const words = numbered(header.words);
+  const lists = remembered((word) => listsOf(word, filters));
+  const rowOf = rowsFrom(words, numbered(header.endings), lists, table);
   return {
-    words: numbered(words),
-    endings: numbered(endings),
-    filters,
-    quiet: new Set(quiet.map((n) => words[n - 1]!)),
-    sizes,
-    tensors,
-    grams: {
-      own: sizes.own,
-      ownInWords: sizes.ownInWords,
-      rows,
-      weights: Int8Array.from({ length: rows * OUTPUTS }, (_, i) => grams.weights[(i % OUTPUTS) * rows + Math.floor(i / OUTPUTS)]!),
-      scales: grams.scales,
-    },
-    layers: {
-      near: nearOf(tensors.near!, tensors.nearBias!),
-      inner: layer('inner'),
-      forward: recurrent('Forward'),
-      backward: recurrent('Backward'),
-      out: layer('out'),
-    },
+    words,
+    lists,
+    rows: { of: remembered(rowOf), none: rowOf(null), pauses: [0, 1, 2, 3].map((kind) => rowInSteps(rowAt(table('pauses'), kind))) },
+    grams: { own: header.own, ownInWords: header.ownInWords, ...turned(table('grams'), scales.get('grams')!) },
+    network: new Network({
+      first: layer('first'),
+      blocks: header.blocks.map((block, i) => ({ ...block, near: layer(`near${i}`), layer: layer(`layer${i}`) })),
+      last: layer('last'),
+    }),
   };
 }
 
-function nearOf(values: Float32Array, bias: Float32Array): Near {
-  const scale = values.reduce((most, v) => Math.max(most, Math.abs(v)), 0) / NEAR_STEPS;
-  return {
-    weights: Int32Array.from(values, (v) => Math.round(v / scale)),
-    scale,
-    bias: Int32Array.from(bias, (v) => Math.round((v / scale) * UNIT)),
+/** Asked about the same words again and again: a text holds few that are not in every other. */
+function remembered<T>(find: (word: string) => T): (word: string) => T {
+  const known = new Map<string, T>();
+  return (word) => {
+    let found = known.get(word);
+    if (found === undefined) known.set(word, (found = find(word)));
+    return found;
   };
 }
 
-// A weight of a near neighbour is one of so many steps either way.
-const NEAR_STEPS = 511;
+/** The weights of runs lie output by output in the file, so that each output has one scale. */
+function turned({ columns: rows, values }: Table, scales: Float32Array): Pick<Grams, 'rows' | 'weights' | 'scales'> {
+  const weights = new Int8Array(values.length);
+  for (let i = 0; i < values.length; i++) {
+    const output = i % OUTPUTS;
+    weights[i] = Math.round(values[output * rows + (i - output) / OUTPUTS]! / scales[output]!);
+  }
+  return { rows, weights, scales };
+}
 
 /** What the model says of each word: the chances of a sentence end, a question, a comma after it, and of a name. */
 export type Marks = { end: Float32Array; question: Float32Array; comma: Float32Array; name: Float32Array };
@@ -126,10 +105,10 @@ export const UNKNOWN = 0;
 export const NO_PAUSE = 1;
 export const PAUSE = 2;
 
-// So many words go through the layers at once: what they need fits into the processor's own memory.
-const AT_ONCE = 512;
-// The states lie between -1 and 1: the last layer counts in finer steps.
-const FINE = 1024;
+const COMMA = 1;
+const STOP = 2;
+const QUESTION = 3;
+const MARKS = 6;
 
 /**
  * The marks of a run of words in lower case.
@@ -137,169 +116,74 @@ const FINE = 1024;
  */
 export function marksOf(model: MarksModel, words: readonly string[], pauses: Uint8Array): Marks {
   const n = words.length;
-  const { sizes, layers } = model;
   const result: Marks = { end: new Float32Array(n), question: new Float32Array(n), comma: new Float32Array(n), name: new Float32Array(n) };
-  const inputs = new Inputs(model, words, pauses);
-  const runs = new Runs(model, words, inputs.lists);
-  const loud = Int32Array.from(words.keys()).filter((i) => !model.quiet.has(words[i]!));
-  const places = Int32Array.from(words.keys());
-  const state = layers.forward.back.inputs;
-  // What is known of each word: z, then the two states.
-  const width = sizes.inner + 2 * state;
-  const known = new Float32Array(n * width);
-  each(places, (some) => put(dense(inputs.near(some), some.length, layers.inner), some, sizes.inner, known, width));
-  recur(layers.forward, known, width, sizes.inner, false);
-  recur(layers.backward, known, width, sizes.inner + state, true);
-  each(loud, (some) => {
-    const out = dense(whole(known, some, width, FINE), some.length, layers.out, FINE);
-    for (let row = 0; row < some.length; row++) {
-      const i = some[row]!;
-      const at = row * layers.out.outputs;
-      runs.add(i, out, at);
-      let total = 0;
-      for (let m = 0; m < sizes.marks; m++) total += Math.exp(out[at + m]!);
-      result.comma[i] = Math.exp(out[at + 1]!) / total;
-      result.question[i] = Math.exp(out[at + 3]!) / total;
-      result.end[i] = Math.exp(out[at + 2]!) / total + result.question[i]!;
-      result.name[i] = 1 / (1 + Math.exp(-out[at + sizes.marks]!));
-    }
+  const rowOf = rowsFor(model, words, pauses);
+  const runs = new Runs(model, words);
+  model.network.run(n, rowOf, (i, out, at) => {
+    runs.add(i, out, at);
+    let total = 0;
+    for (let mark = 0; mark < MARKS; mark++) total += Math.exp(out[at + mark]!);
+    result.comma[i] = Math.exp(out[at + COMMA]!) / total;
+    result.question[i] = Math.exp(out[at + QUESTION]!) / total;
+    result.end[i] = Math.exp(out[at + STOP]!) / total + result.question[i]!;
+    result.name[i] = 1 / (1 + Math.exp(-out[at + MARKS]!));
   });
   return result;
 }
 
-function each(places: Int32Array, work: (some: Int32Array) => void): void {
-  for (let first = 0; first < places.length; first += AT_ONCE) work(places.subarray(first, first + AT_ONCE));
+/** The rows of a text's words, with what is known of the pauses beside them. */
+function rowsFor({ rows }: MarksModel, words: readonly string[], pauses: Uint8Array) {
+  const known = words.map(rows.of);
+  const row = new Int16Array(rows.none.length);
+  const add = (kind: Int16Array) => {
+    for (let c = 0; c < row.length; c++) row[c]! += kind[c]!;
+  };
+  return (i: number): Int16Array => {
+    const plain = known[i];
+    if (!plain) return rows.none;
+    const before = i ? pauses[i - 1]! : UNKNOWN;
+    const after = pauses[i]!;
+    if (before === UNKNOWN && after === UNKNOWN) return plain;
+    row.set(plain);
+    // Known before the word, heard before it, known after it, heard after it.
+    for (let kind = 0; kind < before; kind++) add(rows.pauses[kind]!);
+    for (let kind = 0; kind < after; kind++) add(rows.pauses[PAUSE + kind]!);
+    return row;
+  };
 }
 
-/** The vectors of a text's words, each distinct one worked out once and kept in one table, in steps of UNIT. */
-class Inputs {
-  #table: Int32Array;
-  /** Where in the table the vector of each word begins; before the first and after the last word stands nothing. */
-  readonly #places: Int32Array;
-  readonly #lists = new Map<string, number>();
+const rowAt = ({ columns, values }: Table, row: number): Float32Array => values.subarray(row * columns, (row + 1) * columns);
 
-  constructor(
-    readonly model: MarksModel,
-    words: readonly string[],
-    pauses: Uint8Array,
-  ) {
-    const { embedding: size, left, right } = model.sizes;
-    const known = new Map<string, number>();
-    const vectors: Int32Array[] = [new Int32Array(size)];
-    const placeOf = (key: string, make: () => Int32Array) => {
-      let place = known.get(key);
-      if (place === undefined) {
-        known.set(key, (place = vectors.length));
-        vectors.push(make());
-      }
-      return place;
-    };
-    this.#places = new Int32Array(left + words.length + right);
-    words.forEach((word, i) => {
-      const [before, after] = [i ? pauses[i - 1]! : UNKNOWN, pauses[i]!];
-      let place = placeOf(word, () => this.#vectorOf(word));
-      if (before !== UNKNOWN || after !== UNKNOWN) {
-        const plain = vectors[place]!;
-        place = placeOf(`${before}${after} ${word}`, () => this.#withPauses(plain, before, after));
-      }
-      this.#places[left + i] = place * size;
+/** What the tables hold for a word, or for no word: for itself, its ending, its shape and its lists. */
+function rowsFrom(
+  words: ReadonlyMap<string, number>,
+  endings: ReadonlyMap<string, number>,
+  lists: (word: string) => number,
+  table: (name: string) => Table,
+) {
+  const [own, ending, shape, listed] = [table('word'), table('ending'), table('shape'), table('lists')];
+  return (word: string | null): Int16Array => {
+    const row = new Float32Array(own.columns);
+    const add = (part: Float32Array) => part.forEach((value, c) => (row[c]! += value));
+    add(rowAt(own, word === null ? 0 : numberOf(word, words)));
+    add(rowAt(ending, word === null ? 0 : (endings.get(word.slice(-3)) ?? 0)));
+    add(rowAt(shape, word === null ? 0 : shapeOf(word)));
+    const bits = word === null ? 0 : lists(word);
+    LISTS.forEach((_, list) => {
+      if ((bits >> list) & 1) add(rowAt(listed, list));
     });
-    this.#table = new Int32Array(vectors.length * size);
-    vectors.forEach((vector, n) => this.#table.set(vector, n * size));
-  }
-
-  #vectorOf(text: string): Int32Array {
-    const { words, endings, filters, sizes, tensors } = this.model;
-    const { word, ending, shape, lists: listed } = tensors as Record<'word' | 'ending' | 'shape' | 'lists', Float32Array>;
-    const size = sizes.embedding;
-    const vector = new Float32Array(size);
-    const [a, b, c] = [(words.get(text) ?? 0) * size, (endings.get(text.slice(-3)) ?? 0) * size, shapeOf(text) * size];
-    for (let u = 0; u < size; u++) vector[u] = word[a + u]! + ending[b + u]! + shape[c + u]!;
-    const lists = listsOf(text, filters);
-    this.#lists.set(text, lists);
-    for (let bit = 0; bit < LISTS.length; bit++) {
-      if ((lists >> bit) & 1) for (let u = 0; u < size; u++) vector[u]! += listed[bit * size + u]!;
-    }
-    const counted = new Int32Array(size);
-    for (let u = 0; u < size; u++) counted[u] = Math.round(vector[u]! * UNIT);
-    return counted;
-  }
-
-  /** The lists a word of the text stands in. */
-  readonly lists = (word: string): number => this.#lists.get(word)!;
-
-  #withPauses(plain: Int32Array, before: number, after: number): Int32Array {
-    const vector = plain.slice();
-    const pauses = this.model.tensors.pauses!;
-    [before, after].forEach((kind, side) => {
-      for (let figure = 0; figure < kind; figure++) {
-        const row = (2 * side + figure) * vector.length;
-        for (let u = 0; u < vector.length; u++) vector[u]! += Math.round(pauses[row + u]! * UNIT);
-      }
-    });
-    return vector;
-  }
-
-  /** h of some words, row by row, in steps of UNIT. */
-  near(places: Int32Array): Int32Array {
-    const { weights, scale, bias } = this.model.layers.near;
-    const size = this.model.sizes.embedding;
-    const h = new Int32Array(rowsFor(places.length) * size);
-    nearSums(this.#table, this.#places, places, size, weights, bias, scale, h);
-    return h;
-  }
+    return rowInSteps(row);
+  };
 }
 
-// How many neighbours a word is seen with, itself among them: the loop below is written out for so many.
-const WIDTH = 10;
-
-/** For each place, the sum of its neighbours' vectors, each channel by its own weight; what is below nought becomes nought. */
-function nearSums(
-  table: Int32Array,
-  at: Int32Array,
-  places: Int32Array,
-  size: number,
-  w: Int32Array,
-  bias: Int32Array,
-  scale: number,
-  into: Int32Array,
-): void {
-  for (let n = 0; n < places.length; n++) {
-    const p = places[n]!;
-    const a = at[p]!;
-    const b = at[p + 1]!;
-    const c = at[p + 2]!;
-    const d = at[p + 3]!;
-    const e = at[p + 4]!;
-    const f = at[p + 5]!;
-    const g = at[p + 6]!;
-    const h = at[p + 7]!;
-    const j = at[p + 8]!;
-    const k = at[p + 9]!;
-    for (let u = 0; u < size; u++) {
-      const sum =
-        (bias[u]! +
-          Math.imul(table[a + u]!, w[u]!) +
-          Math.imul(table[b + u]!, w[size + u]!) +
-          Math.imul(table[c + u]!, w[2 * size + u]!) +
-          Math.imul(table[d + u]!, w[3 * size + u]!) +
-          Math.imul(table[e + u]!, w[4 * size + u]!) +
-          Math.imul(table[f + u]!, w[5 * size + u]!) +
-          Math.imul(table[g + u]!, w[6 * size + u]!) +
-          Math.imul(table[h + u]!, w[7 * size + u]!) +
-          Math.imul(table[j + u]!, w[8 * size + u]!) +
-          Math.imul(table[k + u]!, w[9 * size + u]!)) |
-        0;
-      into[n * size + u] = sum > 0 ? sum * scale + 0.5 : 0;
-    }
+/** The number of a word; one that is not known stands for what it is made of: its owner, its figures, its last or first part. */
+function numberOf(word: string, words: ReadonlyMap<string, number>): number {
+  const parts = word.split('-');
+  for (const form of [word, word.replace(/'s?$/, ''), word.replace(/[.,:]/g, '').replace(/\d/g, '0'), parts.at(-1)!, parts[0]!]) {
+    const number = words.get(form);
+    if (number !== undefined) return number;
   }
-}
-
-/** Puts rows where the words they belong to have theirs; what is below nought becomes nought. */
-function put(rows: Float32Array, places: Int32Array, size: number, into: Float32Array, width: number): void {
-  for (let row = 0; row < places.length; row++) {
-    for (let u = 0; u < size; u++) into[places[row]! * width + u] = Math.max(0, rows[row * size + u]!);
-  }
+  return 0;
 }
 
 /** The shape of a word, as the training script counts it: figures, a hyphen, an apostrophe, short. */

@@ -37,17 +37,25 @@ export function isAsked(said: readonly string[], from: number, to: number): bool
 const SAID_WHOLE =
   /^(?:thank you (?:for|so|very|all)|thanks (?:for|everybody|everyone)|good (?:evening|morning|afternoon) |see you (?:next|in|all|soon))/;
 
+const OPENS_WHOLE = list('thank thanks good see');
+
 /** Whether a sentence plainly begins at a word: a question, or a greeting, a thank you, a goodbye. */
 export const opensPlainly = (said: readonly string[], i: number): boolean =>
-  opensQuestion(said, i) || SAID_WHOLE.test(`${said[i]} ${said[i + 1]} ${said[i + 2]}`);
+  opensQuestion(said, i) || (OPENS_WHOLE.has(said[i] ?? '') && SAID_WHOLE.test(`${said[i]} ${said[i + 1]} ${said[i + 2]}`));
+
+const GREETED = list('everybody everyone all folks friends');
 
 /** Whether a greeting is over with a word: "good evening everybody" and something else than "and". */
 export const closesGreeting = (said: readonly string[], i: number): boolean =>
-  /^good (?:evening|morning|afternoon) (?:everybody|everyone|all|folks|friends)$/.test(`${said[i - 2]} ${said[i - 1]} ${said[i]}`) &&
+  GREETED.has(said[i]!) &&
+  said[i - 2] === 'good' &&
+  /^(?:evening|morning|afternoon)$/.test(said[i - 1] ?? '') &&
   !/^(?:and|to|in|from|here|who|at)$/.test(said[i + 1] ?? 'and');
 
 /** Whether a question plainly begins at a word: a helping verb and who it is about, with or without a question word. */
 function opensQuestion(said: readonly string[], i: number): boolean {
+  const first = said[i] ?? '';
+  if (!ASKING.has(first) && !HELPING.has(first)) return false;
   const word = (k: number) => said[i + k] ?? '';
   if (ASKING.has(word(0)) && word(0) !== 'when' && word(0) !== 'who' && word(0) !== 'which')
     return (HELPING.has(word(1)) && WHO.has(word(2))) || (word(0) === 'how' && HELPING.has(word(2)) && WHO.has(word(3)));
