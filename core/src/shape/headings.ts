@@ -103,7 +103,7 @@ const DETERMINERS = new Set(
 const BEFORE_THINGS = new Set('of about with on for in from without into between like'.split(' '));
 // Words of little weight that stand where a thing or a deed could stand.
 const LIGHT = new Set(
-  'thing things bit lot way ways kind sort people somebody everybody person time times day days year years one ones something anything everything nothing part parts side end stuff question matter number get gets got go goes going come comes coming want wants need needs know think say says said see look make makes made take takes put puts let give try keep tell call called use used using lets thank happen happens really much many little good right long whole very first last next second third new old other same different big small able sure okay yeah yes well still just actually basically really quite maybe'.split(
+  'thing things bit lot way ways kind sort people somebody everybody person time times day days year years one ones something anything everything nothing part parts side end stuff question matter number get gets got go goes going come comes coming want wants need needs know think say says said see look make makes made take takes put puts let give try keep tell call called use used using lets thank happen happens begin begins begun become becomes became seem seems stays lies really much many little good right long whole very first last next second third new old other same different big small able sure okay yeah yes well still just actually basically really quite maybe'.split(
     ' ',
   ),
 );
