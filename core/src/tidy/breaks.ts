@@ -140,15 +140,23 @@ const MOST_UNITS = 24;
 
 /** How alike the few sentences before and after a border are, from 0 to 1 (cosine of their stems, Hearst 1997). */
 function likeness(units: readonly Unit[], i: number): number {
-  const count = (from: number, to: number) => {
-    const counts = new Map<string, number>();
-    for (const unit of units.slice(Math.max(0, from), to)) for (const t of unit.terms) counts.set(t, (counts.get(t) ?? 0) + 1);
-    return counts;
-  };
-  const [a, b] = [count(i - AROUND, i), count(i, i + AROUND)];
-  const norm = (counts: Map<string, number>) => Math.sqrt([...counts.values()].reduce((sum, c) => sum + c * c, 0));
-  const dot = [...a].reduce((sum, [term, c]) => sum + c * (b.get(term) ?? 0), 0);
+  const [a, b] = [counted(units, i - AROUND, i), counted(units, i, i + AROUND)];
+  let dot = 0;
+  for (const [term, count] of a) dot += count * (b.get(term) ?? 0);
   return dot ? dot / (norm(a) * norm(b)) : 0;
+}
+
+function counted(units: readonly Unit[], from: number, to: number): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (let i = Math.max(0, from); i < Math.min(units.length, to); i++)
+    for (const term of units[i]!.terms) counts.set(term, (counts.get(term) ?? 0) + 1);
+  return counts;
+}
+
+function norm(counts: ReadonlyMap<string, number>): number {
+  let sum = 0;
+  for (const count of counts.values()) sum += count * count;
+  return Math.sqrt(sum);
 }
 
 // Where words carry no marks and none could be put in, the passages themselves are the units.

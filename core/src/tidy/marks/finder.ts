@@ -18,12 +18,12 @@ const PAUSE_MS = 280;
 const SURE = {
   end: 0.32,
   endHeard: 0.38,
-  question: 0.46,
+  question: 0.6,
   beforeOpening: 0.06,
   whole: 0.6,
   word: 0.5,
-  comma: 0.27,
-  commaHeard: 0.34,
+  comma: 0.3,
+  commaHeard: 0.38,
   // Of a comma between two names, as in a list of them.
   parted: 0.5,
   name: 0.36,

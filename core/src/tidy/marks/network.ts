@@ -26,7 +26,7 @@ const HALF = Int16Array.BYTES_PER_ELEMENT;
 const UNIT = 512;
 const WEIGHT_STEPS = 127;
 // So many rows go through the layers at once: what they need stays close to the processor.
-const AT_ONCE = 512;
+const AT_ONCE = 1024;
 // The kernel takes rows by four and columns by eight.
 const upTo = (step: number, n: number) => Math.ceil(n / step) * step;
 const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0);
