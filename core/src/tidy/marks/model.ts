@@ -19,6 +19,9 @@ export type MarksModel = {
   network: Network;
 };
 
+/** A table as the file holds it: whole steps, and how much a step of each row is. */
+type StoredTable = Table & { steps: Int8Array; scales: Float32Array };
+
 type Header = {
   words: string[];
   endings: string[];
@@ -39,28 +42,28 @@ export function readModel(bytes: Uint8Array): MarksModel {
   const header = JSON.parse(new TextDecoder('utf-8').decode(bytes.subarray(0, end))) as Header;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let at = end + 1;
-  const tables = new Map<string, Table>();
-  const scales = new Map<string, Float32Array>();
+  const tables = new Map<string, StoredTable>();
   for (const { name, rows, columns, bits } of header.tables) {
+    const steps = new Int8Array(rows * columns);
     const values = new Float32Array(rows * columns);
-    const scaleOf = new Float32Array(rows);
+    const scales = new Float32Array(rows);
     for (let row = 0; row < rows; row++) {
-      const scale = (scaleOf[row] = view.getFloat32(at, true));
+      const scale = view.getFloat32(at, true);
+      scales[row] = scale;
       at += 4;
       for (let i = row * columns; i < (row + 1) * columns; i++) {
-        if (bits === 8) values[i] = view.getInt8(at++) * scale;
-        else values[i] = ((i % 2 ? view.getInt8(at++) << 28 : view.getInt8(at) << 24) >> 28) * scale;
+        steps[i] = bits === 8 ? view.getInt8(at++) : (i % 2 ? view.getInt8(at++) << 28 : view.getInt8(at) << 24) >> 28;
+        values[i] = steps[i]! * scale;
       }
     }
-    tables.set(name, { rows, columns, values });
-    scales.set(name, scaleOf);
+    tables.set(name, { rows, columns, values, steps, scales });
   }
   const filters = Object.fromEntries(
     header.filters.map(({ name, hashes, bytes: size }) => [name, { hashes, bits: bytes.subarray(at, (at += size)) }]),
   ) as Record<List, Filter>;
   const numbered = (list: string[]) => new Map(list.map((text, i) => [text, i + 1]));
-  const layer = (name: string): Layer => ({ weights: tables.get(name)!, bias: tables.get(`${name}Bias`)! });
   const table = (name: string) => tables.get(name)!;
+  const layer = (name: string): Layer => ({ weights: table(name), bias: table(`${name}Bias`) });
   const words = numbered(header.words);
   const lists = remembered((word) => listsOf(word, filters));
   const rowOf = rowsFrom(words, numbered(header.endings), lists, table);
@@ -68,7 +71,7 @@ export function readModel(bytes: Uint8Array): MarksModel {
     words,
     lists,
     rows: { of: remembered(rowOf), none: rowOf(null), pauses: [0, 1, 2, 3].map((kind) => rowInSteps(rowAt(table('pauses'), kind))) },
-    grams: { own: header.own, ownInWords: header.ownInWords, ...turned(table('grams'), scales.get('grams')!) },
+    grams: { own: header.own, ownInWords: header.ownInWords, ...turned(table('grams')) },
     network: new Network({
       first: layer('first'),
       blocks: header.blocks.map((block, i) => ({ ...block, near: layer(`near${i}`), layer: layer(`layer${i}`) })),
@@ -88,11 +91,11 @@ function remembered<T>(find: (word: string) => T): (word: string) => T {
 }
 
 /** The weights of runs lie output by output in the file, so that each output has one scale. */
-function turned({ columns: rows, values }: Table, scales: Float32Array): Pick<Grams, 'rows' | 'weights' | 'scales'> {
-  const weights = new Int8Array(values.length);
-  for (let i = 0; i < values.length; i++) {
+function turned({ columns: rows, steps, scales }: StoredTable): Pick<Grams, 'rows' | 'weights' | 'scales'> {
+  const weights = new Int8Array(steps.length);
+  for (let i = 0; i < steps.length; i++) {
     const output = i % OUTPUTS;
-    weights[i] = Math.round(values[output * rows + (i - output) / OUTPUTS]! / scales[output]!);
+    weights[i] = steps[output * rows + (i - output) / OUTPUTS]!;
   }
   return { rows, weights, scales };
 }
@@ -108,7 +111,7 @@ export const PAUSE = 2;
 const COMMA = 1;
 const STOP = 2;
 const QUESTION = 3;
-const MARKS = 6;
+const MARKS = OUTPUTS - 1;
 
 /**
  * The marks of a run of words in lower case.
