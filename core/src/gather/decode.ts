@@ -1,11 +1,16 @@
 import { Complaint } from '../complaint.ts';
 
+// A web page or a mail with its pictures inside may be this large; unpacked from an archive it could be anything.
+const MOST_BYTES = 30 * 1024 * 1024;
+
 /**
  * Bytes to text with plain line ends. UTF-8 and UTF-16 are told by their byte order mark or their bytes;
- * what is not valid UTF-8 is read as Windows-1252. Throws a Complaint for empty and for binary files.
+ * what is not valid UTF-8 is read as Windows-1252. Throws a Complaint for empty, binary and huge files.
  */
 export function decode(bytes: Uint8Array): string {
   if (bytes.length === 0) throw new Complaint('This file is empty: save it again where it was made, then bring it in.');
+  if (bytes.length > MOST_BYTES)
+    throw new Complaint('This file holds more text than can be read at once (30 MB): bring in the part you need.');
   const text = read(bytes)
     .replace(/^\uFEFF/, '')
     .replace(/\r\n?/g, '\n');

@@ -1,4 +1,4 @@
-import type { Details } from '../post/details.ts';
+import { fitDetails, type Details } from '../post/details.ts';
 import { hasOrigins, mapWords } from '../post/origins.ts';
 import { schema, type PostNode } from '../post/schema.ts';
 import { plainText } from '../post/sections.ts';
@@ -8,7 +8,7 @@ import type { Passage, SourceKind } from './source.ts';
 /**
  * Material that has a structure, as a source with a passage for each block of words, and as the page itself,
  * each block tied to its passage. A first-level heading at the top, alone of its kind, is the title: it stands in
- * the details, not on the page a second time.
+ * the details, not on the page a second time, unless it is longer than a title can be. What was cut is said.
  */
 export function draftOf(kind: SourceKind, doc: PostNode, stated: Partial<Details> = {}): Gathered {
   const passages: Passage[] = [];
@@ -21,14 +21,16 @@ export function draftOf(kind: SourceKind, doc: PostNode, stated: Partial<Details
   const first = tied.firstChild!;
   const headed = first.type === schema.nodes.heading && first.attrs.level === 1;
   const own = headed ? plainText(first).trim() : '';
-  const title = stated.title || own;
+  const { details, cut } = fitDetails({ ...stated, ...(stated.title || own ? { title: stated.title || own } : {}) });
+  const { title } = details;
   const body = headed && title === own ? tied.content.cut(first.nodeSize) : tied.content;
   return {
     source: { kind, passages, ...(title ? { title } : {}) },
     draft: {
       doc: body.childCount ? schema.node('doc', null, body) : schema.node('doc', null, [schema.node('paragraph')]),
-      details: { ...stated, ...(title ? { title } : {}) },
+      details,
     },
+    ...(cut.length ? { notes: cut } : {}),
   };
 }
 

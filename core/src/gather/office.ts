@@ -72,6 +72,7 @@ const innerLink: Cleaner = (node) => {
 
 const layoutTable: Cleaner = (node) => {
   if (node.tagName !== 'table') return [node];
+  const captions = elementsOf(node).filter((child) => child.tagName === 'caption');
   const cells: Element[] = [];
   const rows: number[] = [];
   const walk = (parent: Element) => {
@@ -83,7 +84,7 @@ const layoutTable: Cleaner = (node) => {
   };
   walk(node);
   const isLayout = Math.max(0, ...rows) < 2 || cells.some((cell) => find(cell, (n) => /^(?:img|h[1-6]|table)$/.test(n.tagName)));
-  if (isLayout) return cells.flatMap((cell) => [element('div', cell.children)]);
+  if (isLayout) return [...captions, ...cells].map((part) => element('div', part.children));
   for (const cell of cells) cell.children = inOneLine(cell.children);
   // The first row of a table is its head, whether its program said so or not.
   const head = find(node, (n) => n.tagName === 'tr');

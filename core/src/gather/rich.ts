@@ -29,7 +29,9 @@ export function readRich(kind: SourceKind, html: string, reading: Reading, { det
   const doc = postFromHast({ type: 'root', children: main.children as Element[] });
   if (reading === 'plain')
     return { source: { kind, passages: plainPassages(plainWords(doc)), ...(stated.title ? { title: stated.title } : {}) } };
-  return { ...draftOf(kind, doc, stated), ...(pictures.length ? { pictures } : {}), ...(notes.length ? { notes } : {}) };
+  const drafted = draftOf(kind, doc, stated);
+  const said = [...(drafted.notes ?? []), ...notes];
+  return { ...drafted, ...(pictures.length ? { pictures } : {}), ...(said.length ? { notes: said } : {}) };
 }
 
 const isHeading = (node: Element) => /^h[1-6]$/.test(node.tagName);

@@ -2,5 +2,8 @@
 export function dice<T>(a: ReadonlySet<T>, b: ReadonlySet<T>): number {
   let shared = 0;
   for (const one of a) if (b.has(one)) shared++;
-  return (2 * shared) / (a.size + b.size || 1);
+  return diceOf(shared, a.size, b.size);
 }
+
+/** The same of sets whose sizes, and the number they share, are known. */
+export const diceOf = (shared: number, a: number, b: number): number => (2 * shared) / (a + b || 1);

@@ -5,7 +5,8 @@ export type Sentence = { text: string; from: number; to: number };
 const ABBREVIATION = /(?:^|[\s(])(?:Mr|Mrs|Ms|Dr|Prof|St|Jr|Sr|vs|etc|e\.g|i\.e|approx|No|Fig|p|pp|cf|[A-Z])\.$/;
 
 // An end mark, closing quotes or brackets, white space, then something that can open a sentence.
-const END = /[.!?…]+["'”’)\]]*(?=\s+["'“‘([]*[\p{Lu}\p{N}]|\s*$)/gu;
+// It begins at the first of its marks only: tried at each of them, a line of dots would take the square of its length.
+const END = /(?<![.!?…])[.!?…]+["'”’)\]]*(?=\s+["'“‘([]*[\p{Lu}\p{N}]|\s*$)/gu;
 
 /**
  * Cuts text into sentences at its end marks; a blank line always ends one.

@@ -1,4 +1,4 @@
-import { dice } from '../language/dice.ts';
+import { diceOf } from '../language/dice.ts';
 import type { PostNode } from './schema.ts';
 import { plainText } from './sections.ts';
 
@@ -15,24 +15,39 @@ const LIKE = 0.5;
 export function counterparts(older: readonly PostNode[], newer: readonly PostNode[]): (number | null)[] {
   const left = new Set(newer.keys());
   const found: (number | null)[] = older.map(() => null);
-  const pair = (fits: (block: PostNode, other: PostNode) => boolean) =>
+  const pair = (find: (block: PostNode) => number | undefined) =>
     older.forEach((block, i) => {
-      if (found[i] !== null) return;
-      for (const n of left) {
-        if (!fits(block, newer[n]!)) continue;
-        found[i] = n;
-        left.delete(n);
-        return;
-      }
+      const n = found[i] === null ? find(block) : undefined;
+      if (n !== undefined && left.delete(n)) found[i] = n;
     });
   const byId = new Map(newer.map((block, n) => [block.attrs.id as string, n]));
-  older.forEach((block, i) => {
-    const n = block.attrs.id ? byId.get(block.attrs.id as string) : undefined;
-    if (n === undefined || !left.delete(n)) return;
-    found[i] = n;
+  pair((block) => (block.attrs.id ? byId.get(block.attrs.id as string) : undefined));
+  const byText = numbersBy(left, (n) => [keyOf(newer[n]!)]);
+  pair((block) => byText.get(keyOf(block))?.find((n) => left.has(n)));
+  const words = newer.map((block) => wordsOf(blockText(block)));
+  const byWord = numbersBy(left, (n) => words[n]!);
+  pair((block) => {
+    const own = wordsOf(blockText(block));
+    const shared = new Map<number, number>();
+    for (const word of own) for (const n of byWord.get(word) ?? []) shared.set(n, (shared.get(n) ?? 0) + 1);
+    const isLike = (n: number) => diceOf(shared.get(n) ?? 0, own.size, words[n]!.size) >= LIKE;
+    return [...left].find((n) => newer[n]!.type === block.type && isLike(n));
   });
-  pair((block, other) => block.type === other.type && blockText(block) === blockText(other));
-  pair((block, other) => block.type === other.type && dice(wordsOf(blockText(block)), wordsOf(blockText(other))) >= LIKE);
+  return found;
+}
+
+const keyOf = (block: PostNode): string => `${block.type.name} ${blockText(block)}`;
+
+/** The numbers of things by each of their names. */
+function numbersBy(numbers: Iterable<number>, namesOf: (n: number) => Iterable<string>): Map<string, number[]> {
+  const found = new Map<string, number[]>();
+  for (const n of numbers) {
+    for (const name of namesOf(n)) {
+      const own = found.get(name);
+      if (own) own.push(n);
+      else found.set(name, [n]);
+    }
+  }
   return found;
 }
 

@@ -1,20 +1,24 @@
+import { shortened, storable } from '../language/storable.ts';
 import { array, number, object, string, type InferType } from 'yup';
+
+const MOST = { title: 300, standfirst: 1000, slug: 120, description: 1000, category: 80, tag: 60, tags: 40 } as const;
+const SLUG = /^(?:[\p{Ll}\p{N}]+(?:-[\p{Ll}\p{N}]+)*)?$/u;
 
 /** What a post says about itself, besides its page. The one description of it for forms, routes and files. */
 export const detailsSchema = object({
-  title: string().defined().default('').max(300, 'A title has at most 300 characters.'),
-  standfirst: string().defined().default('').max(1000, 'A standfirst has at most 1,000 characters.'),
+  title: string().defined().default('').max(MOST.title, 'A title has at most 300 characters.'),
+  standfirst: string().defined().default('').max(MOST.standfirst, 'A standfirst has at most 1,000 characters.'),
   slug: string()
     .defined()
     .default('')
-    .max(120, 'A slug has at most 120 characters.')
-    .matches(/^(?:[\p{Ll}\p{N}]+(?:-[\p{Ll}\p{N}]+)*)?$/u, 'A slug is lower-case words with a dash between each.'),
-  description: string().defined().default('').max(1000, 'A description has at most 1,000 characters.'),
-  category: string().defined().default('').max(80, 'A category has at most 80 characters.'),
-  tags: array(string().defined().min(1).max(60, 'A tag has at most 60 characters.'))
+    .max(MOST.slug, 'A slug has at most 120 characters.')
+    .matches(SLUG, 'A slug is lower-case words with a dash between each.'),
+  description: string().defined().default('').max(MOST.description, 'A description has at most 1,000 characters.'),
+  category: string().defined().default('').max(MOST.category, 'A category has at most 80 characters.'),
+  tags: array(string().defined().min(1).max(MOST.tag, 'A tag has at most 60 characters.'))
     .defined()
     .default([])
-    .max(40, 'A post has at most 40 tags.'),
+    .max(MOST.tags, 'A post has at most 40 tags.'),
   /** How many words the post is to have; none when nobody said. */
   words: number().integer().min(1, 'A length is at least one word.').max(200_000, 'A length is at most 200,000 words.'),
 }).noUnknown();
@@ -25,6 +29,40 @@ export type Details = InferType<typeof detailsSchema>;
 export function emptyDetails(): Details {
   const { words: _, ...said } = detailsSchema.getDefault();
   return said;
+}
+
+/**
+ * Details that came in from outside, as a post can hold them: what is too long is cut at a word, what does not fit is
+ * left out.
+ * @returns the details, and a sentence for each that was cut
+ */
+export function fitDetails(stated: Partial<Details>): { details: Partial<Details>; cut: string[] } {
+  const details: Partial<Details> = {};
+  const cut: string[] = [];
+  for (const name of ['title', 'standfirst', 'description', 'category'] as const) {
+    const said = stated[name];
+    if (said === undefined) continue;
+    const whole = storable(said).trim();
+    details[name] = shortened(whole, MOST[name]);
+    if (details[name].length < whole.length)
+      cut.push(`The ${name} was longer than ${MOST[name].toLocaleString('en')} characters and was cut there.`);
+  }
+  if (stated.slug !== undefined) {
+    const slug = stated.slug.slice(0, MOST.slug).replace(/-$/, '');
+    if (SLUG.test(slug)) details.slug = slug;
+    if (details.slug !== stated.slug) cut.push('The slug did not fit and was changed or left out.');
+  }
+  if (stated.tags) {
+    const tags = [...new Set(stated.tags.map((tag) => storable(tag).trim()).filter(Boolean))];
+    const fit = tags.filter((tag) => tag.length <= MOST.tag).slice(0, MOST.tags);
+    details.tags = fit;
+    if (fit.length < tags.length)
+      cut.push(
+        `${tags.length - fit.length} of ${tags.length} tags were left out: a post has at most ${MOST.tags}, of at most ${MOST.tag} characters each.`,
+      );
+  }
+  if (detailsSchema.isValidSync({ words: stated.words }) && stated.words) details.words = stated.words;
+  return { details, cut };
 }
 
 /** The length in characters at which a description is shown whole and used well (common practice, no source). */

@@ -1,7 +1,7 @@
 import type { Element, ElementContent, Root as Hast } from 'hast';
 import type { Blockquote, BlockContent, Paragraph, PhrasingContent, Root } from 'mdast';
 import { toHast as mdastToHast, type Handlers } from 'mdast-util-to-hast';
-import { toMdast as hastToMdast, type Handle } from 'hast-util-to-mdast';
+import { defaultHandlers, toMdast as hastToMdast, type Handle } from 'hast-util-to-mdast';
 import { toHtml } from 'hast-util-to-html';
 import { fromHtml } from 'hast-util-from-html';
 import { sanitize, defaultSchema } from 'hast-util-sanitize';
@@ -48,6 +48,9 @@ function signed(state: State, quotation: Element, author: Element | undefined): 
   return { type: 'blockquote', children: [...words, ...last] };
 }
 
+const lettersOf = (node: Element | undefined): number => (node ? toString(node).replace(/\s+/g, '').length : 0);
+
+/** A quotation with its author, or a picture with its caption; a figure that holds more gives all of it. */
 const figure: Handle = (state, node) => {
   const find = (tagName: string, from: Element): Element | undefined => {
     for (const child of from.children) {
@@ -57,14 +60,25 @@ const figure: Handle = (state, node) => {
     }
     return undefined;
   };
-  const quotation = find('blockquote', node);
-  if (quotation) return signed(state, quotation, find('figcaption', node));
-  const img = find('img', node);
+  const [quotation, caption, img] = [find('blockquote', node), find('figcaption', node), find('img', node)];
+  const holdsMore = lettersOf(node) > lettersOf(quotation) + lettersOf(caption);
+  if (holdsMore) return state.all(node);
+  if (quotation) return signed(state, quotation, caption);
   if (!img) return state.all(node);
-  const caption = find('figcaption', node);
   const title = caption ? toString(caption).replace(/\s+/g, ' ').trim() : '';
   const { src, alt } = img.properties;
   return { type: 'paragraph', children: [{ type: 'image', url: String(src ?? ''), alt: String(alt ?? ''), title: title || null }] };
+};
+
+/** What a table is called stands before it. */
+const table: Handle = (state, node) => {
+  const isCaption = (child: ElementContent) => child.type === 'element' && child.tagName === 'caption';
+  const captions = node.children.filter(isCaption) as Element[];
+  const rest = { ...node, children: node.children.filter((child) => !isCaption(child)) };
+  return [
+    ...captions.map((caption) => ({ type: 'paragraph' as const, children: state.all(caption) as PhrasingContent[] })),
+    ...[defaultHandlers.table(state, rest)].flat(),
+  ];
 };
 
 /** The post as an HTML tree: the only way from a page to HTML. */
@@ -79,7 +93,16 @@ export function postToHtml(doc: PostNode): string {
 
 const SAFE = {
   ...defaultSchema,
-  tagNames: [...(defaultSchema.tagNames ?? []), 'figure', 'figcaption', 'aside', 'footer', 'mark'],
+  // The brackets around a reading aloud (rp) would be hidden, with all that stands in them.
+  tagNames: [
+    ...(defaultSchema.tagNames ?? []).filter((name) => name !== 'rp'),
+    'figure',
+    'figcaption',
+    'caption',
+    'aside',
+    'footer',
+    'mark',
+  ],
   // Our own marks on copied blocks are data attributes; they are checked again where they are read.
   attributes: { ...defaultSchema.attributes, '*': [...(defaultSchema.attributes?.['*'] ?? []), 'data*'] },
   strip: ['script', 'style', 'template', 'title'],
@@ -96,7 +119,23 @@ export function postFromHtml(html: string): PostNode {
   return postFromHast(fromHtml(html, { fragment: true }));
 }
 
+// Of a drawing or a formula a page has no place for the words stay; what stands in them is no HTML.
+function spelled(tree: Hast): Hast {
+  const spell = <T extends Hast | Element>(node: T): T => ({
+    ...node,
+    children: (node.children as ElementContent[]).map((child): ElementContent => {
+      if (child.type !== 'element') return child;
+      return child.tagName === 'svg' || child.tagName === 'math' ? { type: 'text', value: ` ${toString(child)} ` } : spell(child);
+    }),
+  });
+  return spell(tree);
+}
+
 /** An HTML tree as a post without ids, made safe first like `postFromHtml`. */
 export function postFromHast(tree: Hast): PostNode {
-  return mdastToPost(hastToMdast(sanitize(tree, SAFE), { handlers: { figure, ...ownFromHast } }) as Root);
+  return mdastToPost(
+    hastToMdast(sanitize(spelled(tree), SAFE), {
+      handlers: { figure, table, caption: (state, node) => state.all(node), ...ownFromHast },
+    }) as Root,
+  );
 }

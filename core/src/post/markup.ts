@@ -21,11 +21,33 @@ export const toMarkup = (doc: PostNode, as: Markup): string => WAYS[as].write(do
 
 /**
  * A page from markup that was edited. What signs cannot say is taken over from the page as it was: the ids of blocks,
- * their origin marks, the notes of headings.
+ * their origin marks, the notes of headings. Never throws: of markup that cannot be read the words are kept.
  * @returns the page, and the names of what it cannot hold
  */
 export function fromMarkup(text: string, as: Markup, before: PostNode): { doc: PostNode; left: string[] } {
-  return { doc: carriedOver(WAYS[as].read(text), before), left: as === 'html' ? leftOfHtml(text) : leftOfMarkdown(text) };
+  const read = readMarkup(text, as);
+  const left = read ? (as === 'html' ? leftOfHtml(text) : leftOfMarkdown(text)) : ['markup built like this'];
+  return { doc: carriedOver(read ?? wordsAlone(text, as), before), left };
+}
+
+/** Markup as a page; null when its reader cannot follow, as when it nests thousands deep. */
+function readMarkup(text: string, as: Markup): PostNode | null {
+  try {
+    const doc = WAYS[as].read(text);
+    doc.check();
+    return doc;
+  } catch {
+    return null;
+  }
+}
+
+/** The words of markup that cannot be read, a paragraph for each stretch between blank lines. */
+function wordsAlone(text: string, as: Markup): PostNode {
+  const words = as === 'html' ? text.replace(/<[^<>]*>/g, ' ') : text;
+  const paragraphs = words
+    .split(/\n\s*\n/)
+    .flatMap((part) => (part.trim() ? [schema.node('paragraph', null, schema.text(part.trim()))] : []));
+  return schema.node('doc', null, paragraphs.length ? paragraphs : [schema.node('paragraph')]);
 }
 
 function carriedOver(doc: PostNode, before: PostNode): PostNode {
@@ -100,7 +122,8 @@ export function offsetOfBlock(doc: PostNode, as: Markup, block: number): number 
 
 /** Which block of the page that a text makes an offset of it lies in. */
 export function blockAtOffset(text: string, as: Markup, offset: number): number {
-  const doc = WAYS[as].read(text);
+  const doc = readMarkup(text, as);
+  if (!doc) return 0;
   let low = 0;
   let high = doc.childCount - 1;
   while (low < high) {

@@ -12,15 +12,16 @@ type Block = (node: never, definitions: Definitions) => PostNode[];
 const { nodes, marks } = schema;
 
 const BLOCKS: Record<string, Block> = {
-  paragraph: (node: Parents, definitions) => paragraphs(node.children as PhrasingContent[], definitions),
+  paragraph: (node: Parents, definitions) => blocks(node, definitions),
   heading: (node: Parents & { depth: number }, definitions) => [
-    nodes.heading.create({ level: node.depth }, inline(node.children as PhrasingContent[], definitions, [])),
+    nodes.heading.create({ level: node.depth }, words(node, definitions)),
+    ...pictures(node, definitions),
   ],
   blockquote: (node: Parents, definitions) => [nodes.blockquote.create(null, withAuthor(filled(blocks(node, definitions))))],
   note: (node: Note, definitions) => [nodes.note.create(null, filled(blocks(node, definitions)))],
-  pullQuote: (node: PullQuote, definitions) => [nodes.pullQuote.create(null, trimmed(inline(node.children, definitions, [])))],
+  pullQuote: (node: PullQuote, definitions) => [nodes.pullQuote.create(null, words(node, definitions)), ...pictures(node, definitions)],
   list: (node: Parents & { ordered?: boolean; start?: number }, definitions) => {
-    const items = node.children.map((item) => nodes.listItem.create(null, filled(blocks(item as Parents, definitions))));
+    const items = node.children.map((item) => nodes.listItem.create(null, filled(blocks(asParent(item), definitions))));
     if (!items.length) return [];
     return [node.ordered ? nodes.orderedList.create({ start: node.start ?? 1 }, items) : nodes.bulletList.create(null, items)];
   },
@@ -32,16 +33,18 @@ const BLOCKS: Record<string, Block> = {
   html: (node: { value: string }) =>
     /^<!--[^]*-->$/.test(node.value.trim()) ? [] : [pictureOfMarkup(node.value) ?? textParagraph(node.value)],
   table: (node: Table, definitions) => {
-    const width = Math.max(...node.children.map((row) => row.children.length));
+    const width = Math.max(0, ...node.children.map((row) => row.children.length));
     const rows = node.children.map((row, n) =>
       nodes.tableRow.create(
         null,
-        Array.from({ length: width }, (_, i) =>
-          (n ? nodes.tableCell : nodes.tableHeader).create(null, trimmed(inline(row.children[i]?.children ?? [], definitions, []))),
-        ),
+        Array.from({ length: width }, (_, i) => {
+          const cell = row.children[i];
+          return (n ? nodes.tableCell : nodes.tableHeader).create(null, cell ? words(cell, definitions) : null);
+        }),
       ),
     );
-    return width ? [nodes.table.create(null, rows)] : [];
+    // A cell holds words alone: pictures in one stand behind the table.
+    return width ? [nodes.table.create(null, rows), ...pictures(node, definitions)] : [];
   },
   footnoteDefinition: (node: Parents, definitions) => blocks(node, definitions),
   definition: () => [],
@@ -59,7 +62,7 @@ function withAuthor(found: PostNode[]): PostNode[] {
 const textParagraph = (words: string) => nodes.paragraph.create(null, words ? schema.text(words) : null);
 const filled = (found: PostNode[]) => (found.length ? found : [nodes.paragraph.create()]);
 
-/** A Markdown tree as a post without ids. Unknown kinds of node are a bug, not bad input. */
+/** A Markdown tree as a post without ids. Of a node that the page has no place for the words stay. */
 export function mdastToPost(tree: Root): PostNode {
   const definitions: Definitions = new Map();
   const collect = (node: Nodes) => {
@@ -83,7 +86,17 @@ const INLINE = new Set([
   'image',
   'imageReference',
   'footnoteReference',
+  'html',
 ]);
+
+type Child = Parents['children'][number];
+
+const isInline = (node: Child): node is PhrasingContent => INLINE.has(node.type);
+const childrenOf = (node: Child | Parents): Child[] => ('children' in node ? node.children : []);
+const asParent = (node: Child): Parents => ('children' in node ? node : { type: 'root', children: [node as never] });
+
+/** Whether blocks stand somewhere in a node, as HTML may have them inside a link or a mark. */
+const holdsBlocks = (node: Child): boolean => childrenOf(node).some((child) => !isInline(child) || holdsBlocks(child));
 
 /** The blocks a Markdown node's children become; words that stand between blocks make a paragraph. */
 function blocks(parent: Parents, definitions: Definitions): PostNode[] {
@@ -93,18 +106,65 @@ function blocks(parent: Parents, definitions: Definitions): PostNode[] {
     if (run.length) found.push(...paragraphs(run, definitions));
     run = [];
   };
-  for (const node of pairedTags<Parents['children'][number]>(parent.children, 'aside', (between) => asideOf(between as Note['children']))) {
-    if (INLINE.has(node.type)) {
-      run.push(node as PhrasingContent);
-      continue;
+  const paired = pairedTags<Child>(parent.children, 'aside', (between) => asideOf(between as Note['children']));
+  for (const node of paired.flatMap((child) => (isInline(child) ? outward(child) : [child]))) {
+    // Raw markup stands as a block of its own, or inside a paragraph.
+    if (isInline(node) && (node.type !== 'html' || parent.type === 'paragraph')) run.push(node);
+    else {
+      flush();
+      const handle = BLOCKS[node.type];
+      if (handle) found.push(...handle(node as never, definitions));
+      else if ('children' in node) found.push(...blocks(node, definitions));
+      else if ('value' in node && node.value) found.push(textParagraph(node.value));
     }
-    flush();
-    const handle = BLOCKS[node.type];
-    if (!handle) throw new Error(`No handler for the Markdown node "${node.type}"`);
-    found.push(...handle(node as never, definitions));
   }
   flush();
   return found;
+}
+
+/** A node around words; where blocks stand in it, those blocks with the node around the words of each. */
+function outward(node: PhrasingContent): Child[] {
+  if (!holdsBlocks(node)) return [node];
+  const around = (children: Child[]): Child[] => (children.length ? [{ ...node, children } as never] : []);
+  const within = (children: readonly Child[]): Child[] => {
+    const found: Child[] = [];
+    let run: Child[] = [];
+    const flush = () => {
+      found.push(...around(run));
+      run = [];
+    };
+    for (const child of children.flatMap((inner) => (isInline(inner) ? outward(inner) : [inner]))) {
+      if (isInline(child)) run.push(child);
+      else {
+        flush();
+        found.push('children' in child ? ({ ...child, children: within(child.children) } as Child) : child);
+      }
+    }
+    flush();
+    return found;
+  };
+  return within(childrenOf(node));
+}
+
+/** The words of a node for a place that holds no blocks: those of different blocks with a space between. */
+function words(node: Parents, definitions: Definitions): PostNode[] {
+  const flat = (children: readonly Child[]): Child[] =>
+    children.flatMap((child): Child[] => {
+      if (isInline(child)) return 'children' in child ? [{ ...child, children: flat(child.children) } as Child] : [child];
+      const own: Child[] = 'children' in child ? flat(child.children) : 'value' in child ? [{ type: 'text', value: child.value }] : [];
+      return [SPACE, ...own, SPACE];
+    });
+  return trimmed(inline(flat(node.children) as PhrasingContent[], definitions, []));
+}
+
+const SPACE: PhrasingContent = { type: 'text', value: ' ' };
+
+/** The pictures inside a node whose place holds words alone. */
+function pictures(node: Child | Parents, definitions: Definitions): PostNode[] {
+  return childrenOf(node).flatMap((child) => {
+    const picture = isInline(child) ? asPicture(child, definitions) : null;
+    return picture ? [picture] : pictures(child, definitions);
+  });
 }
 
 // A picture is a block of its own: a paragraph is cut around the pictures in it.

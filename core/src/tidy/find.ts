@@ -19,11 +19,24 @@ export function findMatches(text: string, query: Query, replacement = ''): Match
   const found: Match[] = [];
   for (const m of text.matchAll(pattern)) {
     if (!m[0]) continue;
-    const after = query.isPattern ? m[0].replace(new RegExp(pattern.source, pattern.flags.replace('g', '')), replacement) : replacement;
+    const after = query.isPattern ? filledIn(replacement, m) : replacement;
     found.push({ from: m.index, to: m.index + m[0].length, after });
     if (found.length >= MOST_MATCHES) break;
   }
   return found;
+}
+
+/** A replacement with what a match found in place of its signs (ECMA-262, GetSubstitution): $$, $&, $1 to $99, $<name>. */
+function filledIn(replacement: string, m: RegExpExecArray): string {
+  return replacement.replace(/\$(?:([$&])|(\d\d?)|<([^>]*)>)/g, (sign, plain: string, digits: string, name: string) => {
+    if (plain) return plain === '$' ? '$' : m[0];
+    if (name !== undefined) return m.groups ? (m.groups[name] ?? '') : sign;
+    for (const figures of [digits, digits.slice(0, 1)]) {
+      const n = Number(figures);
+      if (n >= 1 && n < m.length) return (m[n] ?? '') + digits.slice(figures.length);
+    }
+    return sign;
+  });
 }
 
 function patternOf({ find, wholeWord, matchCase, isPattern }: Query): RegExp {

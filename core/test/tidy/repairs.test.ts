@@ -244,6 +244,18 @@ describe('find and replace', () => {
     expect(() => found('x', { find: '(', isPattern: true })).to.throw(Complaint);
   });
 
+  it('fills the signs of a replacement in as the standard says, also beside look-around', () => {
+    const after = (find: string, words: string, replacement: string) =>
+      found(words, { find, isPattern: true, wholeWord: false }, replacement).map((m) => m.after);
+    expect(after('(?<=No\\. )(\\d+)', 'No. 12', 'number $1')).to.deep.equal(['number 12']);
+    expect(after('lamp(?=s)', 'lamps', 'light')).to.deep.equal(['light']);
+    // ECMA-262, GetSubstitution: String.prototype.replace is the reference.
+    for (const sign of ['$1', '$2', '$10', '$01', '$0', '$$1', '$&', '$<b>', '$<none>', '$']) {
+      const pattern = '(?<a>[a-z]+)-(?<b>[a-z]+)';
+      expect(after(pattern, 'hand-saw', `<${sign}>`), sign).to.deep.equal(['hand-saw'.replace(new RegExp(pattern, 'u'), `<${sign}>`)]);
+    }
+  });
+
   it('replaces in words as they read, over repairs, and can be put back', () => {
     const source = text('We took the um gear off. Ask mira hollo way.');
     const house = { ...usualHouse(), names: ['Mira Holloway'] };
