@@ -2,10 +2,11 @@
 import { join } from 'node:path';
 import { Complaint } from '@even-page/core/complaint';
 import { listBackups } from '../app/src/lib/server/backups.ts';
-import { restore } from '../app/src/lib/server/restore.ts';
+import { reachOf, restore } from '../app/src/lib/server/restore.ts';
 
 const data = process.env.EVEN_PAGE_DATA ?? 'app/data';
 const [name, ...options] = process.argv.slice(2);
+process.umask(0o077);
 const backups = listBackups(join(data, 'backups'));
 
 if (!backups.length) {
@@ -13,9 +14,9 @@ if (!backups.length) {
   process.exitCode = 2;
 } else if (!name) {
   console.log(`Backups in ${join(data, 'backups')}, newest first (times in UTC):\n`);
-  for (const backup of backups) console.log(`  ${backup}`);
+  for (const backup of backups) console.log(`  ${backup.padEnd(40)}${reachOf(data, backup)}`);
   console.log(`
-npm run restore -- NAME               brings one back, and the saves made since from the journal
+npm run restore -- NAME               brings one back, and every save since from the journal where it reaches back so far
 npm run restore -- NAME --as-it-was   brings one back and leaves the saves made since aside
 npm run restore -- newest             the newest
 Stop Even Page first. What stands now is set aside, not removed.`);

@@ -1,10 +1,14 @@
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import { backUp, closeDatabase, database } from '$lib/server/database.ts';
 import { backUpDaily } from '$lib/server/daily-backup.ts';
+import { closeToOthers } from '$lib/server/closed-folder.ts';
+import { environment } from '$lib/server/environment.ts';
+import { logTrouble } from '$lib/server/log.ts';
 import { isFromElsewhere, underOwnName } from '$lib/server/origin.ts';
 import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
 
 export const init: ServerInit = async () => {
+  closeToOthers(environment.EVEN_PAGE_DATA);
   await database();
   const stop = backUpDaily(backUp);
   // Without this the process would wait for the embedded database for ever.
@@ -20,6 +24,9 @@ export const handle: Handle = async ({ event, resolve }) => {
   if (isFromElsewhere(event.request, event.url)) {
     return json({ message: 'This request came from another site and was refused. Nothing was changed.' }, { status: 403 });
   }
+  // Where nothing is, a program hears it as a program.
+  if (event.route.id === null && event.request.headers.get('accept')?.startsWith('application/json'))
+    return json({ message: PLAIN[404] }, { status: 404 });
   const mode: Mode = event.cookies.get(MODE_COOKIE) === 'dark' ? 'dark' : 'light';
   event.locals.mode = mode;
   const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%mode%', mode) });
@@ -39,6 +46,6 @@ const PLAIN: Record<number, string> = {
 export const handleError: HandleServerError = ({ error, status }) => {
   const plain = PLAIN[status];
   if (plain) return { message: plain };
-  console.error(error);
+  logTrouble(error);
   return { message: 'Something went wrong on our side. What was saved is safe; load the page again.' };
 };

@@ -84,7 +84,7 @@ export async function startServer({ data, port: wanted, env = {} }: Start = {}):
     log: () => log,
     async stop() {
       await end('SIGTERM');
-      if (!data) rmSync(folder, { recursive: true });
+      if (!data) for (const path of [folder, `${folder}.key`]) rmSync(path, { recursive: true, force: true });
     },
     kill: () => end('SIGKILL'),
   };

@@ -1,9 +1,20 @@
 import { expect } from 'chai';
 import { execFileSync, spawnSync } from 'node:child_process';
-import { appendFileSync, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { backupsToDrop, keepBackup, listBackups } from '../../src/lib/server/backups.ts';
+import { backupsToDrop, keepBackup, listBackups, markIn, oldestMark } from '../../src/lib/server/backups.ts';
 import { SaveJournal } from '../../src/lib/server/save-journal.ts';
 import { newFolder, startServer, type RunningServer } from '../running-server.ts';
 import { fileOf, writer } from './writer.ts';
@@ -147,6 +158,75 @@ describe('nothing that was acknowledged is lost', function () {
       expect((await read(id)).piece.details.title).to.equal(next);
     });
 
+    it('of many days bring every save back from each that can be chosen', async () => {
+      const id = await bring(fileOf('mending-log.md'));
+      for (let day = 0; day < 5; day++) {
+        await saveTitles(id, 1);
+        await server.stop();
+        await backUp();
+        // One of each day is kept: this one was made days ago.
+        const [name] = listBackups(join(folder, 'backups'));
+        renameSync(join(folder, 'backups', name!), join(folder, 'backups', name!.replace(/^.{10}/, `2026-11-1${day}`)));
+        await start();
+      }
+      const last = await saveTitles(id, 2);
+      await server.stop();
+      const names = listBackups(join(folder, 'backups'));
+      expect(names).to.have.length(5);
+      expect(restore().stdout.match(/every save since\n/g)).to.have.length(5);
+      const [oldest] = names.slice(-1);
+      rmSync(join(folder, 'database'), { recursive: true });
+      expect(restore(oldest!).stderr).to.equal('');
+      await start();
+      expect((await read(id)).piece.details.title).to.equal(last);
+    });
+
+    it('to which the journal no longer reaches say what would be missing, and change nothing', async () => {
+      const id = await bring(fileOf('mending-log.md'));
+      await server.stop();
+      await backUp();
+      await start();
+      const last = await saveTitles(id, 2);
+      await server.stop();
+      const [name] = listBackups(join(folder, 'backups'));
+      // What came between is gone: the first line after the backup.
+      const journal = join(folder, 'journal', new SaveJournal(join(folder, 'journal')).files().at(-1)!);
+      writeFileSync(journal, readFileSync(journal, 'utf8').split('\n').slice(1).join('\n'));
+      renameSync(
+        journal,
+        journal.replace(/\d{12}/, (digits) => String(Number(digits) + 1).padStart(12, '0')),
+      );
+      expect(restore().stdout).to.contain('as it was');
+      expect(restore(name!).stderr).to.match(/no longer reaches back to .* would be missing, .* Nothing was changed\./);
+      await start();
+      expect((await read(id)).piece.details.title).to.equal(last);
+      await server.stop();
+      expect(restore(name!, '--as-it-was').status).to.equal(0);
+      await start();
+      expect((await read(id)).piece.details.title).not.to.equal(last);
+    });
+
+    it('are asked about before a server begins with an empty Desk beside them', async () => {
+      const id = await bring(fileOf('mending-log.md'));
+      const last = await saveTitles(id, 2);
+      await server.stop();
+      await backUp();
+      const [name] = listBackups(join(folder, 'backups'));
+      rmSync(join(folder, 'database'), { recursive: true });
+      // The journal that reaches back to the first save fills a new database by itself.
+      await start();
+      expect((await read(id)).piece.details.title).to.equal(last);
+      await server.stop();
+      rmSync(join(folder, 'database'), { recursive: true });
+      rmSync(join(folder, 'journal'), { recursive: true });
+      const said = await startServer({ data: folder }).catch((cause: Error) => cause.message);
+      expect(said).to.match(/There is no database in .*, yet backups beside it\. Nothing was changed\./);
+      expect(existsSync(join(folder, 'database'))).to.equal(false);
+      expect(restore(name!).status).to.equal(0);
+      await start();
+      expect((await read(id)).piece.details.title).to.equal(last);
+    });
+
     it('that are broken change nothing', async () => {
       const id = await bring(fileOf('mending-log.md'));
       await server.stop();
@@ -163,8 +243,12 @@ describe('nothing that was acknowledged is lost', function () {
     async function backUp() {
       const { PGlite } = await import('@electric-sql/pglite');
       const client = await PGlite.create(join(folder, 'database'));
-      await keepBackup(join(folder, 'backups'), () => client.dumpDataDir('gzip'));
+      const mark = await markIn(client);
+      await keepBackup(join(folder, 'backups'), () => client.dumpDataDir('gzip'), mark);
       await client.close();
+      const journal = new SaveJournal(join(folder, 'journal'));
+      await journal.begin(oldestMark(join(folder, 'backups')));
+      await journal.pack();
     }
 
     it('are kept for 7 days and 4 weeks', () => {
@@ -190,6 +274,7 @@ describe('nothing that was acknowledged is lost', function () {
       alter table pieces add column doc jsonb, add column details jsonb, drop column title_key;
       update pieces set doc = v.doc, details = v.details from versions v where v.piece_id = id and v.version = pieces.version;
       drop table versions; drop table journal_mark; drop table house_style;
+      drop table sendings; alter table pieces drop column looks; alter table sources drop column upload;
       alter table sources drop column duration_ms, drop column reading, drop column notes, drop column address,
         drop column recording, drop column published, drop column hearing;
       alter table sources alter column bytes set data type integer; alter table piece_sources drop column is_off;
@@ -246,27 +331,49 @@ describe('the journal of saves', () => {
   it('counts on over restarts, and begins a new file with each backup', async () => {
     let journal = new SaveJournal(folder);
     for (let i = 0; i < 3; i++) await journal.append([['pieces', { i }]]);
-    await journal.begin();
+    await journal.begin(0);
+    await journal.pack();
     await journal.append([['pieces', {}]]);
     await journal.close();
     journal = new SaveJournal(folder);
     await journal.append([['pieces', {}]]);
     expect(entries(journal)).to.deep.equal([1, 2, 3, 4, 5]);
     expect(entries(journal, 3)).to.deep.equal([4, 5]);
-    expect(journal.files()).to.deep.equal(['000000000001.jsonl', '000000000004.jsonl']);
+    expect(journal.files()).to.deep.equal(['000000000001.jsonl.gz', '000000000004.jsonl']);
     await journal.close();
   });
 
-  it('keeps the files of two backups, and knows what it no longer reaches', async () => {
+  it('keeps what the oldest backup needs, and knows what it no longer reaches', async () => {
     const journal = new SaveJournal(folder);
-    for (let i = 0; i < 4; i++) {
+    // A backup after each entry; the oldest kept is that of entry 2.
+    for (let i = 1; i <= 4; i++) {
       await journal.append([['pieces', {}]]);
-      await journal.begin();
+      await journal.begin(Math.min(i, 2));
+      await journal.pack();
     }
     await journal.append([['pieces', {}]]);
+    expect(entries(journal, 2)).to.deep.equal([3, 4, 5]);
     expect(journal.files()).to.have.length(3);
     expect([1, 2, 4, 5].map((mark) => journal.reachesBackTo(mark))).to.deep.equal([false, true, true, true]);
     await journal.close();
+    const again = new SaveJournal(folder);
+    expect(again.next).to.equal(6);
+  });
+
+  it('goes on after a packed file, and reads a file that lies there packed and unpacked once', async () => {
+    const journal = new SaveJournal(folder);
+    for (let i = 0; i < 3; i++) await journal.append([['pieces', {}]]);
+    const [file] = journal.files();
+    const plain = readFileSync(join(folder, file!));
+    await journal.begin(0);
+    await journal.pack();
+    // As a crash between packing and taking away leaves them.
+    writeFileSync(join(folder, file!), plain);
+    const again = new SaveJournal(folder);
+    expect(again.next).to.equal(4);
+    await again.append([['pieces', {}]]);
+    expect(entries(again)).to.deep.equal([1, 2, 3, 4]);
+    await again.close();
   });
 
   it('says which line of which file cannot be read', async () => {

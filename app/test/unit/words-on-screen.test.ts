@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { emptyDetails } from '@even-page/core/post/details';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { emptyDoc } from '@even-page/core/post/schema';
+import { looksOf } from '../../src/lib/server/looks.ts';
 import { nextThing } from '../../src/lib/server/next-thing.ts';
 import { sayWhen } from '../../src/lib/parts/moments.ts';
 import { count, sayBytes } from '../../src/lib/parts/sizes.ts';
@@ -30,8 +31,8 @@ describe('what the Desk says comes next', () => {
   const material = (edits = 0) => [{ name: 'talk.srt', title: null, words: 5600, durationMs: 38.4 * 60_000, edits }];
   const long = postFromMarkdown(Array.from({ length: 45 }, () => 'We mend lamps and chairs at the hall.').join(' '));
   const details = { ...emptyDetails(), title: 'A title', description: 'x'.repeat(155) };
-  const says = (...args: Parameters<typeof nextThing>) => {
-    const { gravity, says, rest } = nextThing(...args);
+  const says = (post: Parameters<typeof looksOf>[0], around: Parameters<typeof nextThing>[1]) => {
+    const { gravity, says, rest } = nextThing(looksOf(post), around);
     return `${gravity}: ${says}${rest}`;
   };
 

@@ -1,4 +1,5 @@
-import { Complaint } from '../complaint.ts';
+import { fromHtml } from 'hast-util-from-html';
+import { toString } from 'hast-util-to-string';
 import type { Details } from '../post/details.ts';
 import { postToHtml } from '../post/html.ts';
 import type { PostNode } from '../post/schema.ts';
@@ -46,22 +47,54 @@ export function updateMessage(url: string, details: Details, doc: PostNode): Mes
 /** What an outlet answered, as far as a writer needs to know. */
 export type Answer = { status: number; location: string | null; body: unknown };
 
+/** How a sending ended: where the post stands, why it was not taken, or why nobody knows. */
+export type Outcome = { arrived: string } | { refused: string } | { unknown: string };
+
 /**
- * The address of the post after a create or update. Throws a Complaint in the writer's words when the outlet
- * refused, with its own description where it gave one.
+ * How a sending ended, by the answer to it, in the writer's words. A change (`known` is where the post stands) may be
+ * sent as often as one likes; a post that was made without a usable address is one of which nobody knows.
  */
-export function publishedAddress(answer: Answer, known?: string): string {
-  const { status, location, body } = answer;
-  if (status === 200 || status === 204) return location ?? known!;
-  if ((status === 201 || status === 202) && (location ?? known)) return (location ?? known)!;
+export function outcomeOf({ status, location, body }: Answer, known?: string): Outcome {
+  const address = location !== null && isWebAddress(location) ? location : known;
+  if (status >= 200 && status < 300)
+    return address ? { arrived: address } : { unknown: 'it took the post, but does not say where it stands' };
   const said = (body as { error_description?: unknown } | null)?.error_description;
+  const own = typeof said === 'string' && said ? ` (${said.slice(0, 300)})` : '';
+  // What a redirect or a fault inside left behind cannot be told from here.
+  if (!known && (status === 302 || status === 303 || status >= 500)) return { unknown: `it answered with status ${status}${own}` };
   const reason =
     status === 401 || status === 403
       ? 'it does not accept the access token'
       : status === 404 || status === 400
         ? 'it did not understand the post, or no longer has it'
-        : `it answered with status ${status}`;
-  throw new Complaint(
-    `The outlet did not take the post: ${reason}${typeof said === 'string' && said ? ` (${said})` : ''}. Your post is safe here; check the outlet, then send again.`,
-  );
+        : status >= 300 && status < 400
+          ? 'its Micropub address leads elsewhere now, and nothing is sent on'
+          : `it answered with status ${status}`;
+  return { refused: `${reason}${own}` };
+}
+
+/** Whether a text is a whole address of the web. */
+export const isWebAddress = (text: string): boolean => URL.canParse(text) && /^https?:$/.test(new URL(text).protocol);
+
+/** Whether an answer to `q=source` is a list of posts (Micropub extension "Query for Post List"). */
+export const isPostList = (body: unknown): body is { items: unknown[] } => Array.isArray((body as { items?: unknown } | null)?.items);
+
+/** The address of a post in an outlet's list: the one of the same title and the same words. Null when none is. */
+export function findListed({ items }: { items: unknown[] }, details: Details, doc: PostNode): string | null {
+  const sent = propertiesOf(details, doc);
+  const wordsOf = ({ name, content }: Properties) => `${wordsIn(name?.[0])} / ${wordsIn(content?.[0])}`;
+  for (const item of items) {
+    const { properties } = (item ?? {}) as { properties?: Properties };
+    if (!properties || typeof properties !== 'object') continue;
+    const url = properties.url?.[0];
+    if (typeof url === 'string' && isWebAddress(url) && wordsOf(properties) === wordsOf(sent)) return url;
+  }
+  return null;
+}
+
+/** The words of a value as outlets write it: plain, or as HTML. */
+function wordsIn(value: unknown): string {
+  const { html } = (value ?? {}) as { html?: unknown };
+  const text = typeof html === 'string' ? toString(fromHtml(html, { fragment: true })) : typeof value === 'string' ? value : '';
+  return (text.match(/[\p{L}\p{N}]+/gu) ?? []).join(' ');
 }

@@ -1,6 +1,5 @@
 import { expect } from 'chai';
 import { parse } from 'yaml';
-import { Complaint } from '@even-page/core/complaint';
 import { withPictureFiles } from '@even-page/core/dress/picture-files';
 import { readText } from '../gather/read-text.ts';
 import { detailsSchema, emptyDetails } from '@even-page/core/post/details';
@@ -8,7 +7,7 @@ import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown'
 import { emptyDoc } from '@even-page/core/post/schema';
 import { proposeDescription } from '@even-page/core/send/description';
 import { htmlFile, markdownFile } from '@even-page/core/send/files';
-import { createMessage, publishedAddress, updateMessage } from '@even-page/core/send/micropub';
+import { createMessage, findListed, outcomeOf, updateMessage } from '@even-page/core/send/micropub';
 
 const doc = postFromMarkdown('Opening words.\n\n## Heading\n\n![A <lamp>](/pictures/x.webp)');
 const details = {
@@ -111,17 +110,37 @@ describe('Micropub messages', () => {
     expect(properties.content[0].html).to.match(/^<p><em>Safe &amp; &lt;sound&gt;<\/em><\/p>/);
   });
 
-  it('are answered with an address, or with a sentence for the writer', () => {
-    expect(publishedAddress({ status: 201, location: 'https://larkfield.example/x', body: null })).to.equal('https://larkfield.example/x');
-    expect(publishedAddress({ status: 204, location: null, body: null }, 'https://larkfield.example/x')).to.equal(
+  it('are answered with an address, with a reason, or with what nobody knows', () => {
+    const outcome = (status: number, location: string | null = null, known?: string) =>
+      outcomeOf({ status, location, body: { error_description: 'Closed today.' } }, known);
+    const here = 'https://larkfield.example/x';
+    // Micropub, 3.2: a new post is answered with 201 or 202 and its address; 3.4: a change with 200, 201 or 204.
+    for (const status of [201, 202]) expect(outcome(status, here)).to.deep.equal({ arrived: here });
+    for (const status of [200, 204]) expect(outcome(status, null, here)).to.deep.equal({ arrived: here });
+    expect(outcome(201, `${here}2`, here)).to.deep.equal({ arrived: `${here}2` });
+    // A new post without a usable address, a redirect that may follow a post, a fault inside: it may stand there.
+    for (const status of [200, 201, 202, 204, 302, 303, 500, 502, 504]) expect(outcome(status), String(status)).to.have.property('unknown');
+    for (const address of ['ftp://larkfield.example/x', 'javascript:alert(1)', 'mailto:a@example.org', 'no address'])
+      expect(outcome(201, address), address).to.have.property('unknown');
+    for (const status of [301, 307, 308, 400, 401, 403, 404, 409, 413])
+      expect(outcome(status), String(status)).to.have.property('refused').that.includes('Closed today.');
+    // A change can be sent again: nothing is made twice by it.
+    for (const status of [302, 500, 400]) expect(outcome(status, null, here)).to.have.property('refused');
+  });
+
+  it('are found again in a list of an outlet by their words', () => {
+    const own = createMessage(details, doc) as unknown as { properties: Record<string, unknown[]> };
+    const item = (url: string, change: Record<string, unknown[]> = {}) => ({
+      type: ['h-entry'],
+      properties: { ...own.properties, url: [url], ...change },
+    });
+    const listed = (...items: unknown[]) => findListed({ items }, details, doc);
+    expect(listed(null, {}, item('https://larkfield.example/other', { name: ['Another'] }), item('https://larkfield.example/x'))).to.equal(
       'https://larkfield.example/x',
     );
-    for (const status of [201, 400, 401, 403, 404, 500, 302]) {
-      expect(() => publishedAddress({ status, location: null, body: { error_description: 'Closed today.' } })).to.throw(
-        Complaint,
-        /safe here/,
-      );
-    }
+    expect(listed(item('https://larkfield.example/x', { content: [{ html: '<p>Other words.</p>' }] }))).to.equal(null);
+    expect(listed(item('javascript:alert(1)'))).to.equal(null);
+    expect(listed()).to.equal(null);
   });
 });
 

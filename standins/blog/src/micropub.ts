@@ -48,6 +48,11 @@ export function micropub({ origin, token, store }: Settings): Hono {
       case 'channel':
         return c.json({ channels: values(store, 'mp-channel').map((name) => ({ uid: name, name })) });
       case 'source': {
+        // The extension "Query for Post List": without an address, the newest posts.
+        if (c.req.query('url') === undefined) {
+          const newest = store.posts().slice(0, Number(c.req.query('limit')) || 20);
+          return c.json({ items: newest.map((p) => ({ type: p.type, properties: { ...p.properties, url: [`${origin}/${p.slug}`] } })) });
+        }
         const post = find(c.req.query('url'));
         const wanted = [...(c.req.queries('properties[]') ?? []), ...(c.req.queries('properties') ?? [])];
         if (!wanted.length) return c.json({ type: post.type, properties: post.properties });

@@ -1,8 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { and, desc, eq, ilike, sql } from 'drizzle-orm';
 import { Complaint } from '@even-page/core/complaint';
 import type { Reading } from '@even-page/core/gather/readings';
 import { durationMs } from '@even-page/core/gather/source';
-import { wordCount } from '@even-page/core/language/words';
+import { shortened } from '@even-page/core/language/storable';
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { postToMarkdown } from '@even-page/core/post/markdown';
@@ -13,7 +14,9 @@ import { ACTOR } from './actor.ts';
 import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
 import { keepPictures, type Kept } from './kept-pictures.ts';
-import { draftOf, face, lockPiece, NOTHING_AROUND, stored, writePiece, type Draft } from './pieces.ts';
+import { lookOver } from './looking-through.ts';
+import { figuresAlone } from './looks.ts';
+import { changePage, face, GONE, lockPiece, NOTHING_AROUND, refreshFace, stored, writePiece, type Draft } from './pieces.ts';
 import { readFile } from './reader.ts';
 import { pieces, pieceSources, sources, versions } from './schema.ts';
 import type { Writing } from './writing.ts';
@@ -21,7 +24,10 @@ import type { Writing } from './writing.ts';
 /** One file or paste as it came in; the web address it was fetched from, if it was. */
 export type Material = { name: string; bytes: Uint8Array; address?: string };
 
-type Gathered = Kept & { reading: Reading; address?: string };
+/** A file as it was read, ready to be a source of this id. */
+type Gathered = Kept & { id: string; digest: string; words: number; reading: Reading; address?: string };
+
+const MOST_NAME = 255;
 
 /**
  * Makes a piece of material; without any it starts empty. Throws a Complaint, and makes nothing, when a file
@@ -29,19 +35,28 @@ type Gathered = Kept & { reading: Reading; address?: string };
  */
 export async function createPiece(materials: readonly Material[]): Promise<string> {
   const gathered = await gatherAll(materials);
+  const empty = { doc: emptyDoc(), details: emptyDetails() };
+  const draft = takenUp(empty, gathered);
+  const looks = await lookOver(draft);
   return write(async (writing) => {
-    const draft = { doc: emptyDoc(), details: emptyDetails() };
-    const { id } = await writing.insert(pieces, { ...face(draft, NOTHING_AROUND), version: 1, touchedBy: ACTOR });
-    await writing.insert(versions, { pieceId: id, version: 1, ...stored(draft), savedBy: ACTOR });
-    if (gathered.length) await addGathered(writing, id, gathered);
-    return id;
+    const piece = await writing.insert(pieces, { ...face(empty, figuresAlone(empty.doc), NOTHING_AROUND), version: 1, touchedBy: ACTOR });
+    await writing.insert(versions, { pieceId: piece.id, version: 1, ...stored(empty), savedBy: ACTOR });
+    if (gathered.length) {
+      await addSources(writing, piece.id, gathered);
+      await writePiece(writing, piece, draft, looks);
+    }
+    return piece.id;
   });
 }
 
 /** Adds material to a piece. An empty page takes up the first draft among it. Throws a Complaint like `createPiece`. */
 export async function addMaterial(id: string, materials: readonly Material[]): Promise<void> {
   const gathered = await gatherAll(materials);
-  await write((writing) => addGathered(writing, id, gathered));
+  await changePage(
+    id,
+    (draft) => takenUp(draft, gathered),
+    (writing) => addSources(writing, id, gathered),
+  );
 }
 
 async function gatherAll(materials: readonly Material[]): Promise<Gathered[]> {
@@ -54,7 +69,10 @@ async function gatherOne({ name, bytes, address }: Material, reading: Reading): 
   try {
     const files = await readFile({ bytes, name, reading });
     const kept: Gathered[] = [];
-    for (const file of files) kept.push({ ...(await keepPictures(file)), reading, ...(address ? { address } : {}) });
+    for (const file of files) {
+      const digest = await keep(file.bytes);
+      kept.push({ ...(await keepPictures(file)), id: randomUUID(), digest, words: file.words, reading, ...(address ? { address } : {}) });
+    }
     return kept;
   } catch (cause) {
     if (cause instanceof Complaint && name) throw new Complaint(`${name}: ${cause.message}`, { cause });
@@ -62,19 +80,12 @@ async function gatherOne({ name, bytes, address }: Material, reading: Reading): 
   }
 }
 
-const GONE = 'This piece is no longer here: go back to the Desk.';
-
-async function addGathered(writing: Writing, id: string, gathered: readonly Gathered[]) {
-  const piece = await lockPiece(writing, id);
-  if (!piece) throw new Complaint(GONE);
-  const draft = await draftOf(writing, piece);
+async function addSources(writing: Writing, id: string, gathered: readonly Gathered[]) {
   let position = await nextPosition(writing, id);
   for (const one of gathered) {
-    const source = await addSource(writing, one);
-    await writing.insert(pieceSources, { pieceId: id, sourceId: source, position: position++, edits: [] });
-    takeUp(draft, source, one);
+    await addSource(writing, one);
+    await writing.insert(pieceSources, { pieceId: id, sourceId: one.id, position: position++, edits: [] });
   }
-  await writePiece(writing, piece, draft);
 }
 
 /** The place after the last source of a piece. */
@@ -86,30 +97,34 @@ export async function nextPosition({ tx }: Writing, id: string): Promise<number>
   return (row?.last ?? -1) + 1;
 }
 
-async function addSource(writing: Writing, { name, bytes, source, reading, notes, address }: Gathered): Promise<string> {
-  const row = await writing.insert(sources, {
-    digest: await keep(bytes),
+async function addSource(writing: Writing, { id, name, digest, bytes, source, words, reading, notes, address }: Gathered): Promise<void> {
+  await writing.insert(sources, {
+    id,
+    digest,
     bytes: bytes.length,
-    name: name || source.title || 'Pasted words',
+    name: shortened(name, MOST_NAME) || source.title || 'Pasted words',
     kind: source.kind,
     reading,
     notes,
     address: address ?? null,
     title: source.title ?? null,
     passages: source.passages,
-    words: source.passages.reduce((sum, p) => sum + wordCount(p.text), 0),
+    words,
     durationMs: durationMs(source),
     createdBy: ACTOR,
   });
-  return row.id;
 }
 
-/** An empty page takes up a draft that was brought; one without a title, the title. */
-function takeUp(draft: Draft, source: string, { draft: brought, source: { title } }: Gathered): void {
-  if (brought && !draft.doc.textContent && !draft.doc.firstChild?.isAtom) {
-    draft.doc = withIds(tieToSource(brought.doc, source), newBlockId);
-    draft.details = { ...draft.details, ...brought.details };
-  } else if (!draft.details.title && title) draft.details = { ...draft.details, title };
+/** An empty page takes up the first draft that was brought; one without a title, the title. */
+function takenUp(draft: Draft, gathered: readonly Gathered[]): Draft {
+  let { doc, details } = draft;
+  for (const { id, draft: brought, source } of gathered) {
+    if (brought && !doc.textContent && !doc.firstChild?.isAtom) {
+      doc = withIds(tieToSource(brought.doc, id), newBlockId);
+      details = { ...details, ...brought.details };
+    } else if (!details.title && source.title) details = { ...details, title: source.title };
+  }
+  return { doc, details };
 }
 
 /**
@@ -124,20 +139,21 @@ export async function readAgain(id: string, sourceId: string, reading: Reading):
     return { ...one!, name: row.name };
   };
   const [before, after] = [await again(row.reading), await again(reading)];
-  await write(async (writing) => {
-    const piece = await lockPiece(writing, id);
-    if (!piece) throw new Complaint(GONE);
-    const here = and(eq(pieceSources.pieceId, id), eq(pieceSources.sourceId, sourceId));
-    const [held] = await writing.tx.select().from(pieceSources).where(here);
-    if (!held || held.isOff) throw new Complaint('This source is no longer part of the piece.');
-    await writing.update(pieceSources, { isOff: true }, here);
-    const source = await addSource(writing, after);
-    await writing.insert(pieceSources, { pieceId: id, sourceId: source, position: held.position, edits: [] });
-    const draft = await draftOf(writing, piece);
-    if (before.draft && postToMarkdown(draft.doc) === postToMarkdown(before.draft.doc)) draft.doc = emptyDoc();
-    takeUp(draft, source, after);
-    await writePiece(writing, piece, draft);
-  });
+  await changePage(
+    id,
+    ({ doc, details }) => {
+      const isAsRead = before.draft && postToMarkdown(doc) === postToMarkdown(before.draft.doc);
+      return takenUp({ doc: isAsRead ? emptyDoc() : doc, details }, [after]);
+    },
+    async (writing) => {
+      const here = and(eq(pieceSources.pieceId, id), eq(pieceSources.sourceId, sourceId));
+      const [held] = await writing.tx.select().from(pieceSources).where(here);
+      if (!held || held.isOff) throw new Complaint('This source is no longer part of the piece.');
+      await writing.update(pieceSources, { isOff: true }, here);
+      await addSource(writing, after);
+      await writing.insert(pieceSources, { pieceId: id, sourceId: after.id, position: held.position, edits: [] });
+    },
+  );
 }
 
 async function sourceOf(id: string) {
@@ -153,8 +169,7 @@ export type SourceChange = { isOff?: boolean; position?: number };
 /** Changes how a source stands in a piece. Throws a Complaint when it is not part of it. */
 export async function changeSource(id: string, sourceId: string, { isOff, position }: SourceChange): Promise<void> {
   await write(async (writing) => {
-    const piece = await lockPiece(writing, id);
-    if (!piece) throw new Complaint(GONE);
+    if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
     const own = await writing.tx.select().from(pieceSources).where(eq(pieceSources.pieceId, id)).orderBy(pieceSources.position);
     const one = own.find((row) => row.sourceId === sourceId);
     if (!one) throw new Complaint('This source is no longer part of the piece.');
@@ -166,7 +181,7 @@ export async function changeSource(id: string, sourceId: string, { isOff, positi
       order.splice(Math.min(position, order.length), 0, one);
       for (const [n, row] of order.entries()) if (row.position !== n) await change(row.sourceId, { position: n });
     }
-    await writePiece(writing, piece, await draftOf(writing, piece));
+    await refreshFace(writing, id);
   });
 }
 
@@ -174,13 +189,12 @@ export async function changeSource(id: string, sourceId: string, { isOff, positi
 export async function useSource(id: string, sourceId: string): Promise<void> {
   const row = await sourceOf(sourceId);
   await write(async (writing) => {
-    const piece = await lockPiece(writing, id);
-    if (!piece) throw new Complaint(GONE);
+    if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
     const here = and(eq(pieceSources.pieceId, id), eq(pieceSources.sourceId, row.id));
     const [held] = await writing.tx.select().from(pieceSources).where(here);
     if (held) await writing.update(pieceSources, { isOff: false }, here);
     else await writing.insert(pieceSources, { pieceId: id, sourceId: row.id, position: await nextPosition(writing, id), edits: [] });
-    await writePiece(writing, piece, await draftOf(writing, piece));
+    await refreshFace(writing, id);
   });
 }
 

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { isBackedUp } from './backups.ts';
 import { environment } from './environment.ts';
+import { logTrouble } from './log.ts';
 
 const LOOK_MS = 3_600_000;
 // The first look comes when the first readers have been served.
@@ -10,7 +11,7 @@ const FIRST_LOOK_MS = 60_000;
 export function backUpDaily(backUp: () => Promise<void>): () => void {
   const look = async () => {
     if (isBackedUp(join(environment.EVEN_PAGE_DATA, 'backups'))) return;
-    await backUp().catch((cause: unknown) => console.error('The daily backup was not made:', cause));
+    await backUp().catch((cause: unknown) => logTrouble(cause, 'The daily backup was not made:'));
   };
   const first = setTimeout(() => void look(), FIRST_LOOK_MS);
   const hourly = setInterval(() => void look(), LOOK_MS);

@@ -1,6 +1,7 @@
 import { desc, eq, inArray, like, sql } from 'drizzle-orm';
 import { number, object, string, type InferType } from 'yup';
 import { STEP_NAMES } from '$lib/steps.ts';
+import { shortened } from '@even-page/core/language/storable';
 import { database } from './database.ts';
 import { pieces, pieceSources, sources } from './schema.ts';
 
@@ -74,7 +75,10 @@ export async function deskRows({ order, find, from }: InferType<typeof deskSchem
   };
 }
 
+// A row of an index holds at most 2,704 bytes; one sign can stand for many letters.
+const MOST_KEY = 600;
+
 /** A title as it is looked for and sorted: in lower case, without accents. */
 export function findable(title: string): string {
-  return title.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase();
+  return shortened(title.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase(), MOST_KEY);
 }

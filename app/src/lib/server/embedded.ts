@@ -5,54 +5,78 @@ import { eq } from 'drizzle-orm';
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { Complaint } from '@even-page/core/complaint';
-import { keepBackup, newestBackup } from './backups.ts';
+import { keepBackup, markIn, newestBackup, oldestMark } from './backups.ts';
 import type { Opened } from './database.ts';
 import { lockFolder } from './folder-lock.ts';
+import { logTrouble } from './log.ts';
 import { MIGRATIONS, migrationsKnown, migrationsMade } from './migrations.ts';
 import { SaveJournal } from './save-journal.ts';
 import * as schema from './schema.ts';
+import { hasClearSecrets, sealBackups, sealDatabase, sealEntry } from './sealing.ts';
+import { PGLITE } from './tables.ts';
 import { rewrite } from './writing.ts';
 
-const { journalMark } = schema;
+const { journalMark, sendings } = schema;
 
 /** Opens the database in a data folder, for this process alone, with every save that was ever acknowledged in it. */
 export async function openFolder(data: string): Promise<Opened> {
   const unlock = lockFolder(data);
   try {
-    const client = await openClient(data);
-    const db = drizzle(client, { schema });
     const journal = new SaveJournal(join(data, 'journal'));
-    // Inside a transaction: no write comes between the files of the dump, or while the journal changes its file.
-    const backUp = () =>
-      client.transaction(async () => {
-        await keepBackup(join(data, 'backups'), () => client.dumpDataDir('gzip'));
-        await journal.begin();
-      });
+    const folder = join(data, 'database');
+    const backups = join(data, 'backups');
+    let client = await openClient(data, journal);
+    let db = drizzle(client, { schema });
     const made = await migrationsMade(db);
-    if (made > 0 && made < migrationsKnown()) await backUp();
+    if (made > 0 && made < migrationsKnown()) await backUp(client, journal, backups);
     await migrate(db, { migrationsFolder: MIGRATIONS });
     await catchUp(db, journal);
+    // A sending that this folder's last process did not live to see the end of is no longer on its way.
+    await db.update(sendings).set({ heldUntil: new Date() }).where(eq(sendings.isOver, false));
+    if (await hasClearSecrets(db)) {
+      await sealBackups(backups);
+      await journal.rewrite(sealEntry);
+      client = await sealDatabase(client, folder);
+      db = drizzle(client, { schema });
+    }
     const close = async () => {
       await client.close();
       await journal.close();
       unlock();
     };
-    return { db, close, journal, backUp };
+    return { db, close, journal, backUp: () => backUp(client, journal, backups) };
   } catch (cause) {
     unlock();
     throw cause;
   }
 }
 
-async function openClient(data: string): Promise<PGlite> {
+async function backUp(client: PGlite, journal: SaveJournal, backups: string): Promise<void> {
+  // Inside a transaction: no write comes between the files of the dump, or while the journal changes its file.
+  await client.transaction(async (tx) => {
+    await keepBackup(backups, () => client.dumpDataDir('gzip'), await markIn(tx));
+    await journal.begin(oldestMark(backups));
+  });
+  await journal.pack();
+}
+
+async function openClient(data: string, journal: SaveJournal): Promise<PGlite> {
   const folder = join(data, 'database');
-  const isNew = !existsSync(folder);
+  const isNew = !existsSync(join(folder, 'PG_VERSION'));
+  const backup = newestBackup(join(data, 'backups'));
+  // A journal from its first entry on fills a new database with everything; nothing else does.
+  if (isNew && (journal.next > 1 ? !journal.reachesBackTo(0) : backup)) {
+    throw new Complaint(
+      `There is no database in ${folder}, yet ${backup ? 'backups' : 'a journal of saves'} beside it. Nothing was changed. ` +
+        (backup ? `Run “npm run restore -- ${backup}” to bring the newest backup back with every save since. ` : '') +
+        'To begin with an empty Desk instead, move the folders backups and journal out of the data folder.',
+    );
+  }
   mkdirSync(folder, { recursive: true });
   try {
-    return await PGlite.create(folder, { postgresqlconf: ['shared_buffers = 16MB'] });
+    return await PGlite.create(folder, PGLITE);
   } catch (cause) {
-    console.error(cause);
-    const backup = newestBackup(join(data, 'backups'));
+    logTrouble(cause);
     throw new Complaint(
       isNew
         ? `No database could be made in ${folder}. Check that the disk has room (about 100 MB) and that the folder may be written to.`
@@ -69,8 +93,11 @@ async function catchUp(db: PgliteDatabase<typeof schema>, journal: SaveJournal):
   await db.insert(journalMark).values({ id: 1, entry: 0 }).onConflictDoNothing();
   const [mark] = await db.select().from(journalMark);
   journal.continueFrom(mark!.entry);
-  // A backup older than the journal is what its restorer wanted: a gap in between is not bridged.
-  if (!journal.reachesBackTo(mark!.entry)) return;
+  if (!journal.reachesBackTo(mark!.entry)) {
+    throw new Complaint(
+      'The database is older than the journal of saves reaches back, so saves in between would be missing. Nothing was changed. Choose a newer backup with “npm run restore”, or move the folder journal out of the data folder to go on with the database as it is.',
+    );
+  }
   for (const { entry, rows } of journal.after(mark!.entry)) {
     await db.transaction(async (tx) => {
       for (const row of rows) await rewrite(tx, row);

@@ -1,10 +1,14 @@
-import { object, string } from 'yup';
+import { number, object, string } from 'yup';
 
 const schema = object({
   /** Where pieces, pictures and raw material are kept. */
   EVEN_PAGE_DATA: string().default('data'),
-  /** The built program that reads material on a thread of its own. */
-  EVEN_PAGE_READER: string().default('build/reader.js'),
+  /** Where the built programs lie that work beside the server: reading material, making pictures lighter, checking pages. */
+  EVEN_PAGE_HELPERS: string().default('build/helpers'),
+  /** The key secrets are sealed with, 32 bytes in base64, in place of the file beside the data folder. */
+  EVEN_PAGE_KEY: string()
+    .matches(/^[A-Za-z0-9+/]{43}=$/, 'EVEN_PAGE_KEY must be 32 bytes in base64: openssl rand -base64 32 makes one')
+    .optional(),
   /** Hosts, with their ports, that may be fetched from though they are not public, commas between: the stand-ins. */
   EVEN_PAGE_FETCH_ALLOW: string().default(''),
   /** The transcriber's address (standins/transcriber/README.md says how it is spoken to), and its token if it wants one. */
@@ -12,6 +16,8 @@ const schema = object({
     .matches(/^https?:\/\//, 'TRANSCRIBER_URL must begin with http:// or https://')
     .optional(),
   TRANSCRIBER_TOKEN: string().optional(),
+  /** How long an outlet's answer is waited for, in seconds. */
+  EVEN_PAGE_OUTLET_SECONDS: number().min(0.1).max(600).default(20),
   /** A PostgreSQL server to use in place of the database in the data folder. */
   DATABASE_URL: string()
     .matches(/^postgres(?:ql)?:\/\//, 'DATABASE_URL must begin with postgres://')

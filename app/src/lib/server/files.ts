@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { link, mkdir, open, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { environment } from './environment.ts';
 import { syncFolder } from './sync-folder.ts';
@@ -27,21 +27,21 @@ export function bytesOf(digest: string): Promise<Buffer> {
   return readFile(pathOf(digest));
 }
 
-/** Keeps a file that lies elsewhere on the same disk by moving it here, and returns its digest. */
+/** Keeps a file that lies elsewhere on the same disk, without copying it, and returns its digest. The other name stays. */
 export async function keepFile(from: string): Promise<string> {
   const hash = createHash('sha256');
   for await (const part of createReadStream(from)) hash.update(part as Buffer);
   const digest = hash.digest('hex');
   const path = pathOf(digest);
-  if (await stat(path).catch(() => null)) {
-    await rm(from);
-    return digest;
-  }
+  if (await stat(path).catch(() => null)) return digest;
   await mkdir(dirname(path), { recursive: true });
   const file = await open(from);
   await file.sync();
   await file.close();
-  await rename(from, path);
+  await link(from, path).catch((cause: NodeJS.ErrnoException) => {
+    // Two requests at once keep the same bytes.
+    if (cause.code !== 'EEXIST') throw cause;
+  });
   await syncFolder(dirname(path));
   return digest;
 }

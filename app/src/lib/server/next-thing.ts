@@ -1,6 +1,4 @@
-import { wordCount } from '@even-page/core/language/words';
-import { proof } from '@even-page/core/proof/checks';
-import type { Proofed } from '@even-page/core/proof/finding';
+import type { Looks } from './looks.ts';
 import type { NextThing } from './schema.ts';
 
 /** What stands around a page when the Desk decides what comes next. */
@@ -10,15 +8,13 @@ export type Surroundings = {
 };
 
 /** The one sentence the Desk shows for a piece: what to do next on the road. */
-export function nextThing(post: Proofed, { sources, posted }: Surroundings): NextThing {
-  const words = wordCount(post.doc.textBetween(0, post.doc.content.size, ' '));
+export function nextThing({ words, first, more }: Looks, { sources, posted }: Surroundings): NextThing {
   if (!words) return beforeThePage(sources);
-  const [first, ...more] = proof(post);
   if (posted?.isCurrent) return { gravity: 'fine', says: 'Published', rest: ` on ${posted.outlet}` };
   if (first?.gravity === 'must') return { gravity: 'must', says: first.says, rest: `: ${lowerFirst(first.hint)}` };
   if (posted) return { gravity: 'look', says: 'Changed since it was sent', rest: `: send it to ${posted.outlet} again` };
   if (!first) return { gravity: 'fine', says: 'Ready to send', rest: ': every check is fine' };
-  return { gravity: 'look', says: first.says, rest: more.length ? ` and ${more.length} more to look at` : `: ${lowerFirst(first.hint)}` };
+  return { gravity: 'look', says: first.says, rest: more ? ` and ${more} more to look at` : `: ${lowerFirst(first.hint)}` };
 }
 
 function beforeThePage(sources: Surroundings['sources']): NextThing {

@@ -3,19 +3,20 @@ import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
-import { sectionsOf } from '@even-page/core/post/sections';
-import { figuresOf } from '@even-page/core/proof/figures';
 import { changeEdits, type EditChange } from '@even-page/core/tidy/edit';
+import { Complaint } from '@even-page/core/complaint';
+import { shortened } from '@even-page/core/language/storable';
 import { thinned } from '@even-page/core/write/thinning';
+import { MOST_BLOCKS, MOST_PAGE } from '$lib/limits.ts';
 import type { Step } from '$lib/steps.ts';
 import { ACTOR } from './actor.ts';
 import { database, write, type Database } from './database.ts';
 import { findable } from './desk.ts';
+import { lookOver } from './looking-through.ts';
+import { figuresAlone, type Looks } from './looks.ts';
 import { nextThing, type Surroundings } from './next-thing.ts';
-import { outlets, pieces, pieceSources, postings, sources, versions } from './schema.ts';
+import { outlets, pieces, pieceSources, postings, sendings, sources, versions } from './schema.ts';
 import type { Writing } from './writing.ts';
-
-const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** A save: its own name, the version it is based on, and what the piece is now. */
 export type Save = { key: string; base: number; doc: object; details: Details; step: Step; edits: EditChange[] };
@@ -26,7 +27,6 @@ export type Saved =
 
 /** A piece with its sources and where it was sent; null when there is none of that id. */
 export async function readPiece(id: string) {
-  if (!UUID.test(id)) return null;
   const db = await database();
   const found = await standingOf(db, id);
   if (!found) return null;
@@ -41,7 +41,6 @@ export async function readPiece(id: string) {
 
 /** A page and its details as they were saved at a version; null when there is none. */
 export async function readVersion(id: string, version: number) {
-  if (!UUID.test(id) || !Number.isInteger(version)) return null;
   const db = await database();
   const [found] = await db
     .select({ version: versions.version, doc: versions.doc, details: versions.details })
@@ -52,7 +51,6 @@ export async function readVersion(id: string, version: number) {
 
 /** The versions of a piece that are kept, the newest first; null when there is no such piece. */
 export async function listVersions(id: string) {
-  if (!UUID.test(id)) return null;
   const db = await database();
   const { version, savedAt, savedBy, name } = versions;
   const found = await db.select({ version, savedAt, savedBy, name }).from(versions).where(eq(versions.pieceId, id)).orderBy(desc(version));
@@ -71,14 +69,15 @@ const THIN_EVERY = 20;
 
 /** Takes away versions that lie close together and long ago (core/src/write/thinning.ts says which). */
 async function thin({ tx }: Writing, id: string, standing: number): Promise<void> {
-  const [sent, kept] = [
+  const [sent, onTheWay, kept] = [
     await tx.select({ version: postings.version }).from(postings).where(eq(postings.pieceId, id)),
+    await tx.select({ version: sendings.version }).from(sendings).where(eq(sendings.pieceId, id)),
     await tx
       .select({ version: versions.version, savedAt: versions.savedAt, name: versions.name })
       .from(versions)
       .where(eq(versions.pieceId, id)),
   ];
-  const held = new Set([1, standing, ...sent.map((s) => s.version)]);
+  const held = new Set([1, standing, ...[...sent, ...onTheWay].map((s) => s.version)]);
   const gone = thinned(
     kept.map(({ version, savedAt, name }) => ({ version, savedAt, isHeld: name !== null || held.has(version) })),
     new Date(),
@@ -128,13 +127,28 @@ async function postingsOf(db: Database, id: string) {
     .where(eq(postings.pieceId, id));
 }
 
+const TOO_LARGE = 'This page is larger than can be kept (about 400,000 words): cut it into two pieces.';
+
+/** A page from outside. Throws a Complaint when it is too large, a RangeError when it is no post. */
+function pageOf(json: object): PostNode {
+  if (JSON.stringify(json).length > MOST_PAGE) throw new Complaint(TOO_LARGE);
+  const doc = docFromJSON(json);
+  let blocks = 0;
+  doc.descendants((node) => {
+    if (!node.isInline) blocks++;
+    return !node.isTextblock;
+  });
+  if (blocks > MOST_BLOCKS) throw new Complaint(TOO_LARGE);
+  return doc;
+}
+
 /**
  * Saves a piece if nobody else has since the version it is based on; a save sent twice is taken once. Null when
  * there is no such piece. Throws a RangeError when the page is no post.
  */
 export async function savePiece(id: string, save: Save): Promise<Saved | null> {
-  if (!UUID.test(id)) return null;
-  const draft = { doc: docFromJSON(save.doc), details: save.details };
+  const draft = { doc: pageOf(save.doc), details: save.details };
+  const looks = await lookOver(draft);
   return write(async (writing) => {
     const piece = await lockPiece(writing, id);
     if (!piece) return null;
@@ -148,7 +162,7 @@ export async function savePiece(id: string, save: Save): Promise<Saved | null> {
       return { taken: false, version: piece.version, doc, details, savedBy };
     }
     for (const change of save.edits) await saveEdits(writing, id, change);
-    return { taken: true, ...(await writePiece(writing, piece, draft, save)) };
+    return { taken: true, ...(await writePiece(writing, piece, draft, looks, save)) };
   });
 }
 
@@ -158,10 +172,38 @@ async function saveEdits(writing: Writing, id: string, change: EditChange) {
   if (row) await writing.update(pieceSources, { edits: changeEdits(row.edits, change) }, here);
 }
 
-/** Works out anew what the Desk says of a piece, after it was sent. */
+/** Works out anew what the Desk says of a piece whose page is as it was: after it was sent, or its material changed. */
 export async function refreshFace(writing: Writing, id: string): Promise<void> {
   const piece = await lockPiece(writing, id);
-  if (piece) await writePiece(writing, piece, await draftOf(writing, piece));
+  if (!piece) return;
+  const draft = await draftOf(writing, piece);
+  await writePiece(writing, piece, draft, piece.looks ?? figuresAlone(draft.doc));
+}
+
+export const GONE = 'This piece is no longer here: go back to the Desk.';
+
+/**
+ * Changes the page of a piece together with what `work` writes, all or nothing. The page is looked through before the
+ * transaction, which holds up everybody else; where somebody saved in between, it is begun again. Throws a Complaint when the
+ * piece is gone.
+ */
+export async function changePage(id: string, change: (draft: Draft) => Draft, work: (writing: Writing) => Promise<void>): Promise<void> {
+  for (;;) {
+    const found = await standingOf(await database(), id);
+    if (!found) throw new Complaint(GONE);
+    const was = { doc: docFromJSON(found.standing.doc), details: found.standing.details };
+    const draft = change(was);
+    const looks = isSame(was, draft) && found.piece.looks ? found.piece.looks : await lookOver(draft);
+    const isDone = await write(async (writing) => {
+      const piece = await lockPiece(writing, id);
+      if (!piece) throw new Complaint(GONE);
+      if (piece.version !== found.piece.version) return false;
+      await work(writing);
+      await writePiece(writing, piece, draft, looks);
+      return true;
+    });
+    if (isDone) return;
+  }
 }
 
 export type PieceRow = typeof pieces.$inferSelect;
@@ -178,20 +220,22 @@ export async function draftOf({ tx }: Writing, piece: PieceRow): Promise<Draft> 
   return { doc: docFromJSON(standing.doc), details: standing.details };
 }
 
+const isSame = (a: Draft, b: Draft): boolean => a.doc.eq(b.doc) && isDeepStrictEqual(a.details, b.details);
+
 /** Writes what a piece is now: a new version where the post changed, and its face on the Desk. */
-export async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, save?: Pick<Save, 'key' | 'step'>) {
+export async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, looks: Looks, save?: Pick<Save, 'key' | 'step'>) {
   const { id } = piece;
   const was = await draftOf(writing, piece);
   const savedAt = new Date();
   // Walking along the road is remembered, but it makes no new version of the post.
-  const isNew = !was.doc.eq(draft.doc) || !isDeepStrictEqual(was.details, draft.details);
+  const isNew = !isSame(was, draft);
   const version = isNew ? piece.version + 1 : piece.version;
   if (isNew) await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, ...stored(draft), savedAt, savedBy: ACTOR });
   if (isNew && version % THIN_EVERY === 0) await thin(writing, id, version);
   const around = await surroundingsOf(writing.tx, id, version);
   await writing.update(
     pieces,
-    { ...face(draft, around), version, touchedAt: savedAt, touchedBy: ACTOR, step: save?.step ?? piece.step },
+    { ...face(draft, looks, around), version, touchedAt: savedAt, touchedBy: ACTOR, step: save?.step ?? piece.step },
     eq(pieces.id, id),
   );
   return { version, savedAt };
@@ -219,15 +263,12 @@ async function surroundingsOf(tx: Database, id: string, version: number): Promis
   return { sources: own, posted: posted ? { outlet: posted.outlet, isCurrent: posted.version === version } : null };
 }
 
+// A title is as long as the details let it be; the name of a file may be anything.
+const MOST_TITLE = 300;
+
 /** What the Desk shows of a piece. */
-export function face({ doc, details }: Draft, around: Surroundings) {
+export function face({ details }: Draft, looks: Looks, around: Surroundings) {
   const [first] = around.sources;
-  const title = details.title || first?.title || first?.name || 'Untitled';
-  return {
-    title,
-    titleKey: findable(title),
-    words: figuresOf(doc).words,
-    sectionWords: sectionsOf(doc).map((s) => s.words),
-    next: nextThing({ doc, details }, around),
-  };
+  const title = shortened(details.title || first?.title || first?.name || 'Untitled', MOST_TITLE);
+  return { title, titleKey: findable(title), words: looks.words, sectionWords: looks.sectionWords, looks, next: nextThing(looks, around) };
 }

@@ -5,6 +5,7 @@ import { Complaint } from '@even-page/core/complaint';
 import type { Opened } from './database.ts';
 import { MIGRATIONS } from './migrations.ts';
 import * as schema from './schema.ts';
+import { sealRows } from './sealing.ts';
 
 /** Opens a PostgreSQL server and brings its tables up to date. It keeps its own journal and is backed up by its own means. */
 export async function openServer(url: string): Promise<Opened> {
@@ -18,5 +19,6 @@ export async function openServer(url: string): Promise<Opened> {
   }
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: MIGRATIONS });
+  await sealRows(db);
   return { db, close: () => client.end() };
 }

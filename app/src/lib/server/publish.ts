@@ -1,61 +1,173 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, type SQL } from 'drizzle-orm';
 import { Complaint } from '@even-page/core/complaint';
 import { pictureFileName } from '@even-page/core/dress/picture-files';
+import type { Details } from '@even-page/core/post/details';
 import { mapPictures, picturesOf } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
-import { proof } from '@even-page/core/proof/checks';
-import { createMessage, publishedAddress, updateMessage } from '@even-page/core/send/micropub';
+import {
+  createMessage,
+  findListed,
+  isPostList,
+  isWebAddress,
+  outcomeOf,
+  updateMessage,
+  type Message,
+  type Outcome,
+} from '@even-page/core/send/micropub';
 import { ACTOR } from './actor.ts';
 import { database, write, type Database } from './database.ts';
-import { post, upload } from './micropub-client.ts';
+import { lookThrough } from './looking-through.ts';
+import { NoAnswer, patience, post, query, Unreached, upload, type Endpoint } from './micropub-client.ts';
 import { pictureBytes } from './pictures.ts';
-import { refreshFace, standingOf } from './pieces.ts';
-import { outlets, postings, sentPictures } from './schema.ts';
+import { readVersion, refreshFace, standingOf } from './pieces.ts';
+import { outlets, postings, sendings, sentPictures } from './schema.ts';
+import { unseal } from './secrets.ts';
 
-type Outlet = typeof outlets.$inferSelect;
+type Outlet = Endpoint & { id: string; mediaEndpoint: string | null };
+type Post = { details: Details; doc: PostNode };
 
 /** Where a piece went: its address, and whether this was the first time. */
 export type Published = { url: string; first: boolean; sentAt: Date; version: number };
 
+/** That a sending may have arrived and the outlet cannot be asked: the writer has to look. */
+export class Unsure extends Complaint {}
+
+/** What the writer saw at the outlet: the address where the post stands, or that it is not there (null). */
+export type Seen = { address: string | null };
+
 /**
- * Publishes a piece at an outlet, or sends its changes if it stands there already. Throws a Complaint when
- * something must be fixed first, or the outlet did not take it; nothing is recorded then.
+ * Publishes a piece at an outlet, or sends its changes if it stands there already; one sending at a time. A first
+ * sending is noted before it goes out: where its end is not known, the next looks for it at the outlet before anything is
+ * sent twice. Throws a Complaint when something must be fixed first, or the outlet did not take it; Unsure when only the
+ * writer can tell, who then says what was `seen`.
  */
-export async function publish(pieceId: string, outletId: string): Promise<Published> {
+export async function publish(pieceId: string, outletId: string, seen?: Seen): Promise<Published> {
   const db = await database();
   const found = await standingOf(db, pieceId);
-  const [outlet] = await db.select().from(outlets).where(eq(outlets.id, outletId));
-  if (!found || !outlet) throw new Complaint('This piece or this outlet is no longer here: go back to the Desk.');
+  const [row] = await db.select().from(outlets).where(eq(outlets.id, outletId));
+  if (!found || !row) throw new Complaint('This piece or this outlet is no longer here: go back to the Desk.');
+  const outlet: Outlet = { ...row, token: unseal(row.token) };
   const { details, doc: json, version } = found.standing;
   const local = docFromJSON(json);
-  const must = proof({ doc: local, details }).find((f) => f.gravity === 'must');
-  if (must) throw new Complaint(`${must.says}. ${must.hint} Then send it.`);
+  const { first } = await lookThrough({ doc: local, details });
+  if (first?.gravity === 'must') throw new Complaint(`${first.says}. ${first.hint} Then send it.`);
 
-  const here = and(eq(postings.pieceId, pieceId), eq(postings.outletId, outletId));
-  const [posting] = await db.select().from(postings).where(here);
-  const doc = await withPicturesSent(db, outlet, local);
-  const message = posting ? updateMessage(posting.url, details, doc) : createMessage(details, doc);
-  const url = publishedAddress(await post(outlet, message), posting?.url);
-  const sent = { url, version, sentAt: new Date(), sentBy: ACTOR };
-  await write(async (writing) => {
-    if (posting) await writing.update(postings, sent, here);
-    else await writing.insert(postings, { pieceId, outletId, ...sent });
-    await refreshFace(writing, pieceId);
+  const place: Place = { pieceId, outlet, here: and(eq(sendings.pieceId, pieceId), eq(sendings.outletId, outletId)) };
+  const earlier = await begin(place, version);
+  // Whether the post may stand there without anybody here knowing its address.
+  let mayStand = earlier !== null;
+  try {
+    const here = and(eq(postings.pieceId, pieceId), eq(postings.outletId, outletId));
+    const [posting] = await db.select().from(postings).where(here);
+    const stands = posting?.url ?? (earlier === null ? null : await standsAt(outlet, await versionOf(pieceId, earlier), seen));
+    mayStand &&= stands !== null;
+    const doc = await withPicturesSent(db, place, local);
+    await hold(place, version);
+    if (stands === null) mayStand = true;
+    const outcome = await outcomeAt(outlet, stands ? updateMessage(stands, details, doc) : createMessage(details, doc), stands);
+    if ('refused' in outcome) {
+      if (stands === null) mayStand = false;
+      throw new Complaint(
+        `The outlet did not take the post: ${outcome.refused}. Your post is safe here; check the outlet, then send again.`,
+      );
+    }
+    if ('unknown' in outcome)
+      throw new Complaint(
+        `${outlet.name} may have the post: ${outcome.unknown}. Your post is safe here. The next sending looks first whether it is there, so that it does not stand there twice.`,
+      );
+    const sent = { url: outcome.arrived, version, sentAt: new Date(), sentBy: ACTOR };
+    await write(async (writing) => {
+      if (!(await writing.insertOnce(postings, { pieceId, outletId, ...sent }))) await writing.update(postings, sent, here);
+      await writing.update(sendings, { isOver: true }, place.here);
+      await refreshFace(writing, pieceId);
+    });
+    return { url: sent.url, first: !posting, sentAt: sent.sentAt, version };
+  } catch (cause) {
+    if (cause instanceof Unreached) mayStand = earlier !== null;
+    await end(place, mayStand);
+    throw cause;
+  }
+}
+
+/** A piece at an outlet, and its row among the sendings. */
+type Place = { pieceId: string; outlet: Outlet; here: SQL | undefined };
+
+/**
+ * Notes that a sending begins. Returns the version of an earlier one whose end is not known, or null. Throws a Complaint while
+ * another is on its way.
+ */
+function begin({ pieceId, outlet, here }: Place, version: number): Promise<number | null> {
+  return write(async (writing) => {
+    const now = new Date();
+    const own = { version, heldUntil: soon(), isOver: false, startedAt: now, startedBy: ACTOR };
+    if (await writing.insertOnce(sendings, { pieceId, outletId: outlet.id, ...own })) return null;
+    const [before] = await writing.tx.select().from(sendings).where(here).for('update');
+    if (!before!.isOver && before!.heldUntil > now) {
+      const seconds = Math.ceil((before!.heldUntil.getTime() - now.getTime()) / 1000);
+      throw new Complaint(
+        `This piece was sent to ${outlet.name} and no answer has come yet. Nothing is sent twice: try again in ${seconds === 1 ? '1 second' : `${seconds} seconds`}.`,
+      );
+    }
+    // The version to look for stays that of the earlier one until it was looked for.
+    await writing.update(sendings, before!.isOver ? own : { heldUntil: soon() }, here);
+    return before!.isOver ? null : before!.version;
   });
-  return { url, first: !posting, sentAt: sent.sentAt, version: sent.version };
+}
+
+/** Keeps the place for one more question to the outlet; from now on `version` is what may have arrived. */
+async function hold({ here }: Place, version?: number): Promise<void> {
+  await write((writing) => writing.update(sendings, { heldUntil: soon(), ...(version === undefined ? {} : { version }) }, here));
+}
+
+/** Gives the place free; where the post may stand there after all, when a slow outlet has had its time. */
+async function end({ here }: Place, mayStand: boolean): Promise<void> {
+  await write((writing) => writing.update(sendings, mayStand ? { heldUntil: new Date(Date.now() + patience()) } : { isOver: true }, here));
+}
+
+async function outcomeAt(outlet: Outlet, message: Message, stands: string | null): Promise<Outcome> {
+  try {
+    return outcomeOf(await post(outlet, message), stands ?? undefined);
+  } catch (cause) {
+    if (!(cause instanceof NoAnswer)) throw cause;
+    const says = `no answer came in ${Math.round(patience() / 1000)} seconds`;
+    return stands ? { refused: says } : { unknown: says };
+  }
+}
+
+// While an answer is waited for, and a little longer.
+const soon = (): Date => new Date(Date.now() + patience() + 5000);
+
+async function versionOf(pieceId: string, version: number): Promise<Post | null> {
+  const found = await readVersion(pieceId, version);
+  return found && { details: found.details, doc: docFromJSON(found.doc) };
+}
+
+/**
+ * Where a post of which nobody knows stands at an outlet; null when it is not there. Throws Unsure when the outlet cannot be
+ * asked and the writer has not looked.
+ */
+async function standsAt(outlet: Outlet, sent: Post | null, seen: Seen | undefined): Promise<string | null> {
+  if (seen?.address && !isWebAddress(seen.address)) throw new Complaint('The address of a post begins with https:// or http://.');
+  if (seen) return seen.address;
+  const { status, body } = await query(outlet, 'source');
+  if (status === 200 && isPostList(body) && sent) return findListed(body, sent.details, sent.doc);
+  throw new Unsure(
+    `An earlier sending to ${outlet.name} got no clear answer, and this outlet cannot be asked what it has. Open it and look whether the post is there.`,
+  );
 }
 
 /** The page with the outlet's own address on every picture; those it does not have yet are sent first. */
-async function withPicturesSent(db: Database, outlet: Outlet, doc: PostNode): Promise<PostNode> {
+async function withPicturesSent(db: Database, place: Place, doc: PostNode): Promise<PostNode> {
   const addresses = new Map<string, string>();
   for (const { src, alt } of picturesOf(doc)) {
     const digest = /^\/pictures\/([0-9a-f]{64})\.webp$/.exec(src)?.[1];
-    if (digest && !addresses.has(src)) addresses.set(src, await sentPicture(db, outlet, digest, alt));
+    if (digest && !addresses.has(src)) addresses.set(src, await sentPicture(db, place, digest, alt));
   }
   return mapPictures(doc, (src) => addresses.get(src) ?? src);
 }
 
-async function sentPicture(db: Database, outlet: Outlet, digest: string, alt: string): Promise<string> {
+async function sentPicture(db: Database, place: Place, digest: string, alt: string): Promise<string> {
+  const { outlet } = place;
   const [known] = await db
     .select()
     .from(sentPictures)
@@ -64,10 +176,11 @@ async function sentPicture(db: Database, outlet: Outlet, digest: string, alt: st
   if (!outlet.mediaEndpoint) throw new Complaint(`${outlet.name} takes no pictures: take them out, or choose another outlet.`);
   const picture = await pictureBytes(digest);
   if (!picture) throw new Complaint('A picture on the page is no longer here: put it in again, then send.');
-  const answer = await upload(outlet, outlet.mediaEndpoint, pictureFileName(alt, 'webp'), picture.type, picture.bytes);
-  if (answer.status !== 201 || !answer.location) {
-    throw new Complaint(`${outlet.name} did not take the picture “${alt}” (status ${answer.status}). Nothing was published; send again.`);
+  await hold(place);
+  const { status, location } = await upload(outlet, outlet.mediaEndpoint, pictureFileName(alt, 'webp'), picture.type, picture.bytes);
+  if (status !== 201 || location === null || !isWebAddress(location)) {
+    throw new Complaint(`${outlet.name} did not take the picture “${alt}” (status ${status}). Nothing was published; send again.`);
   }
-  await write((writing) => writing.insert(sentPictures, { outletId: outlet.id, digest, url: answer.location! }));
-  return answer.location;
+  await write((writing) => writing.insertOnce(sentPictures, { outletId: outlet.id, digest, url: location }));
+  return location;
 }

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -5,9 +6,10 @@ import { and, eq } from 'drizzle-orm';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Complaint } from '@even-page/core/complaint';
-import { captionsInside } from '@even-page/core/gather/recording/inside';
 import { mediaType } from '@even-page/core/gather/recording/media-type';
+import type { Transcript } from '@even-page/core/gather/transcript-schema';
 import { durationMs, type Passage } from '@even-page/core/gather/source';
+import { sound } from '@even-page/core/gather/sound';
 import { cuesOf } from '@even-page/core/gather/spoken-cues';
 import { wordCount } from '@even-page/core/language/words';
 import { ACTOR } from './actor.ts';
@@ -15,7 +17,8 @@ import { nextPosition } from './bring-in.ts';
 import { database, write } from './database.ts';
 import { environment } from './environment.ts';
 import { keepFile, pathOf } from './files.ts';
-import { draftOf, lockPiece, writePiece } from './pieces.ts';
+import { GONE, lockPiece, refreshFace } from './pieces.ts';
+import { readCaptions } from './reader.ts';
 import { pieceSources, sources, type HearingState, type Published, type Recording } from './schema.ts';
 import { askHearing, submitRecording } from './transcriber.ts';
 
@@ -43,9 +46,11 @@ const UPLOAD = /^[0-9a-f]{32}$/;
 
 /**
  * Makes a source of a recording that was uploaded. Captions inside it are its words; without any the transcriber is
- * asked. Throws a Complaint, and keeps the upload, when it is no recording or not there whole.
+ * asked. Asked again for the same upload it is done already. Throws a Complaint, and keeps the upload, when it is no
+ * recording or not there whole.
  */
 export async function addRecording(id: string, upload: string, name: string): Promise<void> {
+  if (await isTakenIn(upload)) return;
   const store = (await uploadServer()).datastore;
   const state = UPLOAD.test(upload) ? await store.getUpload(upload).catch(() => null) : null;
   if (!state || state.offset !== state.size) throw new Complaint('This recording did not arrive whole: send it again.');
@@ -53,27 +58,35 @@ export async function addRecording(id: string, upload: string, name: string): Pr
   const media = mediaType(bytesAt(path, 0, 4096));
   if (!media) throw new Complaint(`${name} is no recording that can be played: use WebM, MP4, MP3, M4A, WAV or Ogg.`);
   const size = statSync(path).size;
-  const passages = captionsOf(path, size, media.type);
+  const passages = await readCaptions({ path, size, type: media.type });
+  // The upload stays where it is until its row stands: whatever happens in between, it need not be sent again.
   const digest = await keepFile(path);
-  await rm(`${path}.json`, { force: true });
   const recording: Recording = { digest, ...media, bytes: size };
   const hearing = passages.length ? null : await submitted(recording);
   await write(async (writing) => {
-    const piece = await lockPiece(writing, id);
-    if (!piece) throw new Complaint('This piece is no longer here: go back to the Desk.');
-    const row = await writing.insert(sources, {
+    if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
+    const source = {
+      id: randomUUID(),
       ...worded(passages),
       digest,
       bytes: size,
+      upload,
       name,
-      kind: 'recording',
+      kind: 'recording' as const,
       recording,
       hearing,
-      createdBy: ACTOR,
-    });
-    await writing.insert(pieceSources, { pieceId: id, sourceId: row.id, position: await nextPosition(writing, id), edits: [] });
-    await writePiece(writing, piece, await draftOf(writing, piece));
+    };
+    // Two requests at once: the second finds the row of the first.
+    if (!(await writing.insertOnce(sources, { ...source, createdBy: ACTOR }))) return;
+    await writing.insert(pieceSources, { pieceId: id, sourceId: source.id, position: await nextPosition(writing, id), edits: [] });
+    await refreshFace(writing, id);
   });
+  for (const done of [path, `${path}.json`]) await rm(done, { force: true });
+}
+
+async function isTakenIn(upload: string): Promise<boolean> {
+  const db = await database();
+  return (await db.$count(sources, eq(sources.upload, upload))) > 0;
 }
 
 function bytesAt(path: string, from: number, length: number): Uint8Array {
@@ -81,22 +94,6 @@ function bytesAt(path: string, from: number, length: number): Uint8Array {
   try {
     const bytes = new Uint8Array(length);
     return bytes.subarray(0, readSync(file, bytes, 0, length, from));
-  } finally {
-    closeSync(file);
-  }
-}
-
-function captionsOf(path: string, size: number, type: string): Passage[] {
-  const file = openSync(path, 'r');
-  try {
-    return captionsInside(
-      (from, length) => {
-        const bytes = new Uint8Array(Math.max(0, Math.min(length, size - from)));
-        return bytes.subarray(0, readSync(file, bytes, 0, bytes.length, from));
-      },
-      size,
-      type,
-    );
   } finally {
     closeSync(file);
   }
@@ -134,9 +131,18 @@ export async function hear(sourceId: string): Promise<HearingState | null> {
   });
   if (heard.state === 'working') return { ...hearing, progress: heard.progress };
   const next: HearingState | null = heard.state === 'failed' ? { job: null, progress: 0, says: heard.says } : null;
-  const words = heard.state === 'done' ? { ...worded(cuesOf(heard.words)), ...(heard.title ? { title: heard.title } : {}) } : {};
-  await write((writing) => writing.update(sources, { ...words, hearing: next }, eq(sources.id, sourceId)));
+  const words = heard.state === 'done' ? heardWords(heard) : {};
+  await write(async (writing) => {
+    await writing.update(sources, { ...words, hearing: next }, eq(sources.id, sourceId));
+    const fed = await writing.tx.select({ id: pieceSources.pieceId }).from(pieceSources).where(eq(pieceSources.sourceId, sourceId));
+    for (const { id } of fed) await refreshFace(writing, id);
+  });
   return next;
+}
+
+function heardWords({ title, words }: Transcript) {
+  const { source } = sound({ source: { kind: 'recording', passages: cuesOf(words), ...(title ? { title } : {}) } });
+  return { ...worded(source.passages), ...(source.title ? { title: source.title } : {}) };
 }
 
 /** Asks the transcriber once more. */

@@ -1,11 +1,22 @@
-import { existsSync, renameSync } from 'node:fs';
+import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { unpackBackup } from './backups.ts';
+import { Complaint } from '@even-page/core/complaint';
+import { dateOf, markOf, unpackBackup } from './backups.ts';
 import { lockFolder } from './folder-lock.ts';
+import { SaveJournal } from './save-journal.ts';
+
+const say = (moment: Date) => moment.toISOString().slice(0, 16).replace('T', ' ');
+
+/** What a backup brings back: every save since then too, or what it holds alone. */
+export function reachOf(data: string, name: string): 'every save since' | 'as it was' {
+  const mark = markOf(name);
+  return mark !== null && new SaveJournal(join(data, 'journal')).reachesBackTo(mark) ? 'every save since' : 'as it was';
+}
 
 /**
  * Brings a backup back into a data folder that no application is at work on. What stood there is set aside, not
- * removed. The saves made since the backup come back from the journal at the next start, unless `asItWas`.
+ * removed. The saves made since the backup come back from the journal at the next start, unless `asItWas`. Throws a
+ * Complaint, and changes nothing, when the journal no longer holds all of them.
  * @returns the folders that were set aside
  */
 export async function restore(data: string, name: string, { asItWas = false } = {}): Promise<string[]> {
@@ -14,7 +25,15 @@ export async function restore(data: string, name: string, { asItWas = false } = 
     const stamp = new Date().toISOString().slice(0, 19).replaceAll(':', '-');
     const fresh = join(data, `database-restored-${stamp}`);
     // The backup is unpacked and tried before anything is moved.
-    await unpackBackup(join(data, 'backups'), name, fresh);
+    const mark = await unpackBackup(join(data, 'backups'), name, fresh);
+    const journal = new SaveJournal(join(data, 'journal'));
+    if (!asItWas && !journal.reachesBackTo(mark)) {
+      rmSync(fresh, { recursive: true });
+      const until = journal.begins;
+      throw new Complaint(
+        `The journal of saves no longer reaches back to ${name}: the saves from ${say(dateOf(name))} to ${until ? say(until) : 'now'} would be missing, and those after them cannot be put on top. Nothing was changed. Choose a newer backup, or bring this one back as it was: --as-it-was.`,
+      );
+    }
     const moved = ['database', ...(asItWas ? ['journal'] : [])]
       .filter((folder) => existsSync(join(data, folder)))
       .map((folder) => {

@@ -1,8 +1,10 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, truncateSync } from 'node:fs';
-import { open, type FileHandle } from 'node:fs/promises';
+import { open, readFile, type FileHandle } from 'node:fs/promises';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { gunzipSync, gzip, gzipSync } from 'node:zlib';
 import { Complaint } from '@even-page/core/complaint';
-import { syncFolder } from './sync-folder.ts';
+import { replaceFile, syncFolder } from './sync-folder.ts';
 import type { WrittenRow } from './writing.ts';
 
 /** One acknowledged write: its number and the rows as they stood after it. */
@@ -10,11 +12,12 @@ export type Entry = { entry: number; at: string; rows: WrittenRow[] };
 
 const fileName = (first: number) => `${String(first).padStart(12, '0')}.jsonl`;
 const firstOf = (name: string) => Number(name.slice(0, 12));
+const isPacked = (name: string) => name.endsWith('.gz');
 
 /**
  * The journal of saves: what the embedded database cannot promise (that a save survives a power cut) this file
  * does. Each write is a line, on the disk before the writer hears that it was saved. A new file begins with
- * each backup.
+ * each backup; the ones before it are packed (gzip, RFC 1952) and stay as long as a backup needs them.
  */
 export class SaveJournal {
   readonly #folder: string;
@@ -30,19 +33,33 @@ export class SaveJournal {
     const [newest] = this.files().reverse();
     this.#last = newest ? firstOf(newest) - 1 : 0;
     if (!newest) return;
-    this.#name = newest;
-    const path = join(folder, newest);
-    const text = readFileSync(path);
+    const text = this.#read(newest);
     this.#size = text.lastIndexOf(0x0a) + 1;
-    if (this.#size < text.length) truncateSync(path, this.#size);
-    this.#last = linesOf(path, text.subarray(0, this.#size)).at(-1)?.entry ?? this.#last;
+    if (!isPacked(newest)) {
+      this.#name = newest;
+      if (this.#size < text.length) truncateSync(join(folder, newest), this.#size);
+    }
+    this.#last = linesOf(join(folder, newest), text.subarray(0, this.#size)).at(-1)?.entry ?? this.#last;
   }
 
   /** The files of the journal, oldest first. */
   files(): string[] {
-    return readdirSync(this.#folder)
-      .filter((name) => /^\d{12}\.jsonl$/.test(name))
-      .sort();
+    const names = readdirSync(this.#folder).filter((name) => /^\d{12}\.jsonl(?:\.gz)?$/.test(name));
+    // A file that was just packed may still lie beside its packed form: they say the same.
+    return names.filter((name) => !isPacked(name) || !names.includes(name.slice(0, -3))).sort();
+  }
+
+  #read(name: string): Buffer {
+    const path = join(this.#folder, name);
+    const bytes = readFileSync(path);
+    if (!isPacked(name)) return bytes;
+    try {
+      return gunzipSync(bytes);
+    } catch {
+      throw new Complaint(
+        `The journal of saves ${path} is damaged. Nothing was changed. Move that file out of its folder to start without it.`,
+      );
+    }
   }
 
   /** The number the next entry gets. */
@@ -52,8 +69,9 @@ export class SaveJournal {
 
   /** Whether every entry after a mark is still here, so that a database of that mark can be brought up to date. */
   reachesBackTo(mark: number): boolean {
-    const [oldest] = this.files();
-    return mark >= this.#last || (oldest !== undefined && firstOf(oldest) <= mark + 1);
+    let next = mark + 1;
+    for (const { entry } of this.after(mark)) if (entry !== next++) return false;
+    return next > this.#last;
   }
 
   /** Counts on from a mark that lies beyond the entries here, as after a journal was set aside. */
@@ -63,14 +81,35 @@ export class SaveJournal {
     this.#name = null;
   }
 
+  /** When the first entry was made that is still here; null when there is none. */
+  get begins(): Date | null {
+    for (const name of this.files()) {
+      const [first] = linesOf(name, this.#read(name));
+      if (first) return new Date(first.at);
+    }
+    return null;
+  }
+
   /** The entries after a mark, in order. */
   *after(mark: number): Generator<Entry> {
     const files = this.files();
     for (const [i, name] of files.entries()) {
       const next = files[i + 1];
       if (next && firstOf(next) <= mark + 1) continue;
-      const path = join(this.#folder, name);
-      for (const entry of linesOf(path, readFileSync(path))) if (entry.entry > mark) yield entry;
+      for (const entry of linesOf(join(this.#folder, name), this.#read(name))) if (entry.entry > mark) yield entry;
+    }
+  }
+
+  /** Writes every entry anew that `change` gives another form of; the others stay. */
+  async rewrite(change: (entry: Entry) => Entry): Promise<void> {
+    await this.close();
+    for (const name of this.files()) {
+      const was = linesOf(join(this.#folder, name), this.#read(name));
+      const now = was.map(change);
+      if (now.every((entry, i) => entry === was[i])) continue;
+      const text = Buffer.from(now.map((entry) => `${JSON.stringify(entry)}\n`).join(''));
+      await replaceFile(join(this.#folder, name), isPacked(name) ? gzipSync(text) : text);
+      if (name === this.#name) this.#size = text.length;
     }
   }
 
@@ -90,11 +129,28 @@ export class SaveJournal {
     this.#last = entry;
   }
 
-  /** Begins a new file, as a backup was made. The two before it stay, so that an older backup can be brought up to date too. */
-  async begin(): Promise<void> {
+  /**
+   * Begins a new file, as a backup was made, and lets go of what no backup needs any more.
+   * @param mark the last entry that the oldest backup holds
+   */
+  async begin(mark: number): Promise<void> {
     await this.close();
     this.#name = null;
-    for (const name of this.files().slice(0, -2)) rmSync(join(this.#folder, name));
+    const files = this.files();
+    for (const [i, name] of files.entries()) {
+      const next = files[i + 1];
+      if (next && firstOf(next) <= mark + 1) rmSync(join(this.#folder, name));
+    }
+  }
+
+  /** Packs the files that no entry is added to any more. */
+  async pack(): Promise<void> {
+    for (const name of this.files()) {
+      const path = join(this.#folder, name);
+      if (isPacked(name) || name === this.#name) continue;
+      await replaceFile(`${path}.gz`, await gzipAside(await readFile(path)));
+      rmSync(path);
+    }
   }
 
   async close(): Promise<void> {
@@ -114,6 +170,8 @@ export class SaveJournal {
     return file;
   }
 }
+
+const gzipAside = promisify(gzip);
 
 function linesOf(path: string, text: Buffer): Entry[] {
   const lines = text.toString('utf8').split('\n').filter(Boolean);

@@ -6,6 +6,7 @@ import type { Gravity } from '@even-page/core/proof/finding';
 import type { House } from '@even-page/core/tidy/house';
 import type { Edit } from '@even-page/core/tidy/edit';
 import type { Step } from '../steps.ts';
+import type { Looks } from './looks.ts';
 
 /** What the Desk says about a piece: what to do next, the telling words first, and how much it matters. */
 export type NextThing = { gravity: Gravity | 'fine'; says: string; rest: string };
@@ -35,6 +36,8 @@ export const pieces = pgTable(
     words: integer('words').notNull(),
     sectionWords: jsonb('section_words').$type<number[]>().notNull(),
     next: jsonb('next').$type<NextThing>().notNull(),
+    /** What looking through the page found; null for a page nobody looked through yet. */
+    looks: jsonb('looks').$type<Looks>(),
     createdAt: moment('created_at').notNull().defaultNow(),
     touchedAt: moment('touched_at').notNull().defaultNow(),
     touchedBy: text('touched_by').notNull(),
@@ -67,6 +70,8 @@ export const sources = pgTable('sources', {
   /** SHA-256 of the raw bytes, which are kept in a file of that name. */
   digest: text('digest').notNull(),
   bytes: bigint('bytes', { mode: 'number' }).notNull(),
+  /** The resumable upload it came in by, so that one taken in twice is here once. */
+  upload: text('upload').unique(),
   name: text('name').notNull(),
   kind: text('kind').$type<SourceKind>().notNull(),
   /** How its bytes were read; another reading of the same bytes is another source. */
@@ -145,6 +150,27 @@ export const postings = pgTable(
     version: integer('version').notNull(),
     sentAt: moment('sent_at').notNull(),
     sentBy: text('sent_by').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.pieceId, t.outletId] })],
+);
+
+/** The first sending of a piece to an outlet, noted before it goes out: until it is over nobody knows whether it arrived. */
+export const sendings = pgTable(
+  'sendings',
+  {
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    outletId: uuid('outlet_id')
+      .notNull()
+      .references(() => outlets.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    /** Until then it is on its way, and nobody else sends. */
+    heldUntil: moment('held_until').notNull(),
+    /** Whether its end is known: it arrived, or certainly did not. */
+    isOver: boolean('is_over').notNull(),
+    startedAt: moment('started_at').notNull(),
+    startedBy: text('started_by').notNull(),
   },
   (t) => [primaryKey({ columns: [t.pieceId, t.outletId] })],
 );

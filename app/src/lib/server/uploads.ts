@@ -1,6 +1,7 @@
 import { Complaint } from '@even-page/core/complaint';
 import { object, string } from 'yup';
-import { bodyOf, storable } from './answers.ts';
+import { storable } from '@even-page/core/language/storable';
+import { bodyOf } from './answers.ts';
 import { fetchAddress } from './fetch-address.ts';
 import { MOST_BYTES, tooLarge } from '$lib/limits.ts';
 import type { Material } from './bring-in.ts';

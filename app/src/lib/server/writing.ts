@@ -1,24 +1,10 @@
 import { getTableColumns, getTableName, type SQL } from 'drizzle-orm';
 import { getTableConfig, type PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from './database.ts';
-import * as schema from './schema.ts';
+import { TABLES } from './tables.ts';
 
 /** A row as it stands after a write, with the name of its table. */
 export type WrittenRow = [table: string, row: Record<string, unknown>];
-
-const TABLES = new Map(
-  [
-    schema.pieces,
-    schema.versions,
-    schema.sources,
-    schema.pieceSources,
-    schema.pictures,
-    schema.outlets,
-    schema.postings,
-    schema.sentPictures,
-    schema.houseStyle,
-  ].map((table: PgTable) => [getTableName(table), table]),
-);
 
 /** Writes rows inside one transaction and notes how each stands afterwards, for the journal. */
 export class Writing {
@@ -34,14 +20,15 @@ export class Writing {
     return this.#note(table, row!);
   }
 
-  /** Inserts a row unless one with its key is there already. */
-  async insertOnce<T extends PgTable>(table: T, values: T['$inferInsert']): Promise<void> {
+  /** Inserts a row unless one with its key is there already. Returns whether it did. */
+  async insertOnce<T extends PgTable>(table: T, values: T['$inferInsert']): Promise<boolean> {
     const added = (await this.tx
       .insert(table)
       .values(values as never)
       .onConflictDoNothing()
       .returning()) as Record<string, unknown>[];
     for (const row of added) this.#note(table, row);
+    return added.length > 0;
   }
 
   async update<T extends PgTable>(table: T, values: Partial<T['$inferInsert']>, where: SQL | undefined): Promise<void> {

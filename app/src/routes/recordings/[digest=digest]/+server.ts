@@ -8,7 +8,7 @@ import type { RequestHandler } from './$types.ts';
 
 /** A recording, whole or a range of it (RFC 9110, section 14), so that a player can jump in hours of it. */
 export const GET: RequestHandler = async ({ params, request }) => {
-  const type = /^[0-9a-f]{64}$/.test(params.digest) ? await recordingType(params.digest) : null;
+  const type = await recordingType(params.digest);
   if (!type) error(404, 'There is no recording at this address.');
   const path = pathOf(params.digest);
   const { size } = await stat(path);

@@ -4,8 +4,7 @@ import type { RequestHandler } from './$types.ts';
 
 /** A picture of a page. Its name is its digest, so it never changes. */
 export const GET: RequestHandler = async ({ params }) => {
-  const digest = /^([0-9a-f]{64})\.webp$/.exec(params.name)?.[1];
-  const picture = digest && (await pictureBytes(digest));
+  const picture = await pictureBytes(params.digest);
   if (!picture) error(404, 'There is no picture at this address.');
   return new Response(new Uint8Array(picture.bytes), {
     headers: {

@@ -1,0 +1,7 @@
+// Looks pages through beside the server.
+import { docFromJSON } from '@even-page/core/post/schema';
+import type { Page } from '../looking-through.ts';
+import { looksOf } from '../looks.ts';
+import { serve } from './serve.ts';
+
+serve(async ({ doc, details }: Page) => looksOf({ doc: docFromJSON(doc), details }));

@@ -1,0 +1,39 @@
+// Reads material beside the server, so that a bad file ends with a sentence and not with the server.
+import { closeSync, openSync, readSync } from 'node:fs';
+import { captionsInside } from '@even-page/core/gather/recording/inside';
+import { gatherSeveral } from '@even-page/core/gather/several';
+import { sound } from '@even-page/core/gather/sound';
+import type { Passage } from '@even-page/core/gather/source';
+import { wordCount } from '@even-page/core/language/words';
+import type { Material, ReadFile, RecordingFile } from '../reader.ts';
+import { serve } from './serve.ts';
+
+serve(async (question: Material | RecordingFile): Promise<ReadFile[] | Passage[]> =>
+  'path' in question ? captionsOf(question) : filesOf(question),
+);
+
+async function filesOf({ bytes, name, reading }: Material): Promise<ReadFile[]> {
+  const files = await gatherSeveral(bytes, name, reading);
+  return files.map(({ draft, ...file }) => ({
+    ...file,
+    words: file.source.passages.reduce((sum, p) => sum + wordCount(p.text), 0),
+    ...(draft ? { draft: { doc: draft.doc.toJSON() as object, details: draft.details } } : {}),
+  }));
+}
+
+function captionsOf({ path, size, type }: RecordingFile): Passage[] {
+  const file = openSync(path, 'r');
+  try {
+    const passages = captionsInside(
+      (from, length) => {
+        const bytes = new Uint8Array(Math.max(0, Math.min(length, size - from)));
+        return bytes.subarray(0, readSync(file, bytes, 0, bytes.length, from));
+      },
+      size,
+      type,
+    );
+    return sound({ source: { kind: 'recording', passages } }).source.passages;
+  } finally {
+    closeSync(file);
+  }
+}
