@@ -9,6 +9,7 @@ CREATE TABLE "sendings" (
 	CONSTRAINT "sendings_piece_id_outlet_id_pk" PRIMARY KEY("piece_id","outlet_id")
 );
 --> statement-breakpoint
+ALTER TABLE "pieces" ADD COLUMN "digest" text;--> statement-breakpoint
 ALTER TABLE "pieces" ADD COLUMN "looks" jsonb;--> statement-breakpoint
 ALTER TABLE "sources" ADD COLUMN "upload" text;--> statement-breakpoint
 ALTER TABLE "sendings" ADD CONSTRAINT "sendings_piece_id_pieces_id_fk" FOREIGN KEY ("piece_id") REFERENCES "public"."pieces"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint

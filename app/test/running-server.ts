@@ -15,6 +15,8 @@ export type RunningServer = {
   address: string;
   /** Calls a route; a body that is no form goes as JSON. */
   call: (path: string, init?: { method?: string; body?: unknown; headers?: Record<string, string> }) => Promise<Response>;
+  /** Its process. */
+  pid: number;
   /** What it wrote to its log. */
   log: () => string;
   stop: () => Promise<void>;
@@ -81,6 +83,7 @@ export async function startServer({ data, port: wanted, env = {} }: Start = {}):
         },
         body: body instanceof FormData ? body : body === undefined ? undefined : JSON.stringify(body),
       }),
+    pid: child.pid!,
     log: () => log,
     async stop() {
       await end('SIGTERM');

@@ -14,23 +14,41 @@ export class Refused extends Error {
 
 const AWAY = 'The server does not answer. What you see is kept in this window; try again in a moment.';
 
-/** Calls a server route and returns its JSON. Throws Refused with a sentence to show; status 0 when nothing answered. */
+// An answer that hangs must not hold up the next request. Files take their time on the way.
+const MOST_MS = 30_000;
+const MOST_MS_WITH_FILES = 10 * 60_000;
+
+/** Calls a server route and returns its JSON. Throws Refused with a sentence to show; status 0 when nothing answered in time. */
 export async function askServer<T>(url: string, init: RequestInit = {}): Promise<T> {
+  const signal = AbortSignal.timeout(init.body instanceof FormData ? MOST_MS_WITH_FILES : MOST_MS);
   let response: Response;
+  let text: string;
   try {
-    response = await fetch(url, { ...init, headers: { accept: 'application/json', ...init.headers } });
+    response = await fetch(url, { ...init, signal, headers: { accept: 'application/json', ...init.headers } });
+    text = await response.text();
   } catch {
     throw new Refused(AWAY, 0);
   }
-  const body = (await response.json().catch(() => null)) as (T & { message?: string }) | null;
+  const body = parsed(text) as (T & { message?: string }) | null;
   if (response.ok && body) return body;
   const message = body?.message ?? `The server answered with status ${response.status}. Nothing was changed.`;
   throw new Refused(message, response.status, body);
 }
 
-/** A request with a JSON body. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** A request with a JSON body. Throws Refused at once when it is larger than the server takes. */
 export function json(method: string, body: unknown): RequestInit {
-  return { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+  const text = JSON.stringify(body);
+  if (text.length > MOST_BYTES)
+    throw new Refused('This is more than the server takes at once. It is kept in this window; cut it into parts.', 413);
+  return { method, headers: { 'content-type': 'application/json' }, body: text };
 }
 
 /** A form with files, as material or pictures go up. Throws Refused at once when one is larger than the server takes. */

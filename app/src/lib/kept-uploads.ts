@@ -1,3 +1,4 @@
+import { randomName } from '$lib/block-id.ts';
 import { openDB, type IDBPDatabase } from 'idb';
 
 /** A recording on its way: which piece it is for, and the file itself, so that it goes on after a reload. */
@@ -14,7 +15,7 @@ const uploads = () =>
 
 /** Keeps a recording in this browser until it has arrived. */
 export async function keepUpload(piece: string, file: File): Promise<KeptUpload> {
-  const kept = { key: crypto.randomUUID(), piece, file };
+  const kept = { key: randomName(20), piece, file };
   await (await uploads()).put('uploads', kept);
   return kept;
 }

@@ -8,7 +8,7 @@ export const tooLarge = (name: string) => `${name} is larger than 25 MB: bring i
 export const MOST_EDITS = 5000;
 
 /** The largest page that is kept, in letters of its JSON: far more than the longest post, and quick to save. */
-export const MOST_PAGE = 4_000_000;
+export const MOST_PAGE = 2_000_000;
 
 /** The most blocks of a page, those inside others counted too. */
-export const MOST_BLOCKS = 50_000;
+export const MOST_BLOCKS = 6_000;

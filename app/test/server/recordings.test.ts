@@ -1,9 +1,10 @@
 import { expect } from 'chai';
-import { readFileSync } from 'node:fs';
+import { once } from 'node:events';
+import { readFileSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { serve } from '@hono/node-server';
 import { transcriber, transcriptsIn } from '../../../standins/transcriber/src/transcriber.ts';
-import { startServer, type RunningServer } from '../running-server.ts';
+import { newFolder, startServer, type RunningServer } from '../running-server.ts';
 import { writer } from './writer.ts';
 
 const RECORDINGS = new URL('../../../demo/recordings/', import.meta.url);
@@ -74,6 +75,29 @@ describe('recordings on the server', function () {
     expect(source.source.passages[0].wordsMs).to.have.length(source.source.passages[0].text.split(' ').length * 2);
   });
 
+  it('show on the Desk how much was said as soon as it was heard', async () => {
+    const id = await empty();
+    await record(id, 'wick-evening.ogg', await upload(bytesOf('wick-evening.ogg')));
+    const [waiting] = (await read(id)).sources;
+    await server.call(`/sources/${waiting.id}/hearing`);
+    const row = (await (await server.call('/pieces')).json()).rows.find((r: { id: string }) => r.id === id);
+    expect(row.next.rest).to.match(/^: a talk of \d+ minutes, not tidied yet$/);
+    expect(row.saidWords).to.be.greaterThan(250);
+  });
+
+  it('that were uploaded are taken in once, by two requests at once, again, and after the server died', async () => {
+    const id = await empty();
+    const one = await upload(bytesOf('caning-first-steps.webm'));
+    const answers = await Promise.all([record(id, 'a.webm', one), record(id, 'a.webm', one), record(id, 'a.webm', one)]);
+    expect(answers.map((a) => a.status)).to.deep.equal([200, 200, 200]);
+    expect((await record(id, 'a.webm', one)).status).to.equal(200);
+    expect((await read(id)).sources).to.have.length(1);
+    // Another upload of the same bytes is another source.
+    const other = await upload(bytesOf('caning-first-steps.webm'));
+    expect((await record(id, 'b.webm', other)).status).to.equal(200);
+    expect((await read(id)).sources).to.have.length(2);
+  });
+
   it('that the transcriber does not know are kept, and say so', async () => {
     const id = await empty();
     const bytes = bytesOf('wick-evening.ogg');
@@ -121,5 +145,93 @@ describe('recordings on the server', function () {
       expect((await response.json()).message).to.match(/^[^\n]+\.$/);
     }
     expect((await read(id)).sources).to.have.length(0);
+  });
+});
+
+describe('a finished recording', function () {
+  this.timeout(60_000);
+
+  it('need not be sent again when the server dies at any moment while it is taken in', async () => {
+    const folder = await newFolder();
+    let server = await startServer({ data: folder });
+    const bytes = bytesOf('caning-first-steps.webm');
+    const headers = () => ({ origin: server.address, 'tus-resumable': '1.0.0' });
+    for (const ms of [0, 15, 40, 80, 150]) {
+      const id = (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
+      const made = await fetch(`${server.address}/uploads`, {
+        method: 'POST',
+        headers: { ...headers(), 'upload-length': String(bytes.length) },
+      });
+      const upload = made.headers.get('location')!.split('/').at(-1)!;
+      await fetch(`${server.address}/uploads/${upload}`, {
+        method: 'PATCH',
+        headers: { ...headers(), 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
+        body: bytes,
+      });
+      const record = () => server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload, name: 'caning.webm' } });
+      const asked = record().catch(() => null);
+      await new Promise((resolve) => setTimeout(resolve, ms));
+      await server.kill();
+      await asked;
+      server = await startServer({ data: folder });
+      expect((await record()).status, `killed after ${ms} ms`).to.equal(200);
+      expect((await (await server.call(`/pieces/${id}`)).json()).sources).to.have.length(1);
+    }
+    await server.stop();
+    rmSync(folder, { recursive: true });
+  });
+
+  it('keeps what a transcriber answers that nobody can keep out of the way of everything else', async () => {
+    const { createServer } = await import('node:http');
+    let answer: unknown = {};
+    const service = createServer((request, response) => {
+      request.resume();
+      request.on('end', () => response.end(JSON.stringify(request.method === 'POST' ? { id: 'job' } : answer)));
+    }).listen(0, '127.0.0.1');
+    await once(service, 'listening');
+    const server = await startServer({ env: { TRANSCRIBER_URL: `http://127.0.0.1:${(service.address() as AddressInfo).port}` } });
+    const wav = new Uint8Array(readFileSync(new URL('../../../core/test/samples/tone.wav', import.meta.url)));
+    for (const [said, wanted] of [
+      [
+        {
+          state: 'done',
+          words: [
+            { text: 'a\u0000b', startMs: 0, endMs: 1e300 },
+            { text: '\ud800', startMs: 1e300, endMs: 1e301 },
+          ],
+        },
+        null,
+      ],
+      [{ state: 'done', words: 'none' }, /is not understood/],
+      [{ state: 'failed', says: 'x\u0000' }, /x/],
+      [[1, 2], /is not understood/],
+    ] as const) {
+      answer = said;
+      const id = (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
+      const made = await fetch(`${server.address}/uploads`, {
+        method: 'POST',
+        headers: { origin: server.address, 'tus-resumable': '1.0.0', 'upload-length': String(wav.length) },
+      });
+      const upload = made.headers.get('location')!.split('/').at(-1)!;
+      await fetch(`${server.address}/uploads/${upload}`, {
+        method: 'PATCH',
+        headers: {
+          origin: server.address,
+          'tus-resumable': '1.0.0',
+          'upload-offset': '0',
+          'content-type': 'application/offset+octet-stream',
+        },
+        body: wav,
+      });
+      await server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload, name: 'tone.wav' } });
+      const [source] = (await (await server.call(`/pieces/${id}`)).json()).sources;
+      const heard = await server.call(`/sources/${source.id}/hearing`);
+      expect(heard.status).to.equal(200);
+      const { hearing } = await heard.json();
+      if (wanted) expect(hearing.says).to.match(wanted);
+      else expect(hearing).to.equal(null);
+    }
+    await server.stop();
+    service.close();
   });
 });

@@ -39,11 +39,15 @@ export async function createPiece(materials: readonly Material[]): Promise<strin
   const draft = takenUp(empty, gathered);
   const looks = await lookOver(draft);
   return write(async (writing) => {
-    const piece = await writing.insert(pieces, { ...face(empty, figuresAlone(empty.doc), NOTHING_AROUND), version: 1, touchedBy: ACTOR });
+    const piece = await writing.insert(pieces, {
+      ...face(empty.details, figuresAlone(empty.doc), NOTHING_AROUND),
+      version: 1,
+      touchedBy: ACTOR,
+    });
     await writing.insert(versions, { pieceId: piece.id, version: 1, ...stored(empty), savedBy: ACTOR });
     if (gathered.length) {
       await addSources(writing, piece.id, gathered);
-      await writePiece(writing, piece, draft, looks);
+      await writePiece(writing, piece, stored(draft), looks);
     }
     return piece.id;
   });

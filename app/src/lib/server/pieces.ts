@@ -1,8 +1,9 @@
-import { isDeepStrictEqual } from 'node:util';
+import { createHash } from 'node:crypto';
+import { setImmediate as turn } from 'node:timers/promises';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
-import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
+import { docFromJSON, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { changeEdits, type EditChange } from '@even-page/core/tidy/edit';
 import { Complaint } from '@even-page/core/complaint';
 import { shortened } from '@even-page/core/language/storable';
@@ -127,7 +128,7 @@ async function postingsOf(db: Database, id: string) {
     .where(eq(postings.pieceId, id));
 }
 
-const TOO_LARGE = 'This page is larger than can be kept (about 400,000 words): cut it into two pieces.';
+const TOO_LARGE = 'This page is larger than can be kept (about 250,000 words): cut it into two pieces.';
 
 /** A page from outside. Throws a Complaint when it is too large, a RangeError when it is no post. */
 function pageOf(json: object): PostNode {
@@ -147,7 +148,12 @@ function pageOf(json: object): PostNode {
  * there is no such piece. Throws a RangeError when the page is no post.
  */
 export async function savePiece(id: string, save: Save): Promise<Saved | null> {
+  // A large page takes its time at each of these steps: between them others get their turn.
+  await turn();
   const draft = { doc: pageOf(save.doc), details: save.details };
+  await turn();
+  const next = stored(draft);
+  await turn();
   const looks = await lookOver(draft);
   return write(async (writing) => {
     const piece = await lockPiece(writing, id);
@@ -162,7 +168,7 @@ export async function savePiece(id: string, save: Save): Promise<Saved | null> {
       return { taken: false, version: piece.version, doc, details, savedBy };
     }
     for (const change of save.edits) await saveEdits(writing, id, change);
-    return { taken: true, ...(await writePiece(writing, piece, draft, looks, save)) };
+    return { taken: true, ...(await writePiece(writing, piece, next, looks, save)) };
   });
 }
 
@@ -176,8 +182,10 @@ async function saveEdits(writing: Writing, id: string, change: EditChange) {
 export async function refreshFace(writing: Writing, id: string): Promise<void> {
   const piece = await lockPiece(writing, id);
   if (!piece) return;
-  const draft = await draftOf(writing, piece);
-  await writePiece(writing, piece, draft, piece.looks ?? figuresAlone(draft.doc));
+  const here = and(eq(versions.pieceId, id), eq(versions.version, piece.version));
+  const [standing] = await writing.tx.select({ details: versions.details }).from(versions).where(here);
+  const looks = piece.looks ?? figuresAlone(docFromJSON((await standingOf(writing.tx, id))!.standing.doc));
+  await writeFace(writing, piece, standing!.details, looks, { touchedAt: new Date() });
 }
 
 export const GONE = 'This piece is no longer here: go back to the Desk.';
@@ -193,13 +201,14 @@ export async function changePage(id: string, change: (draft: Draft) => Draft, wo
     if (!found) throw new Complaint(GONE);
     const was = { doc: docFromJSON(found.standing.doc), details: found.standing.details };
     const draft = change(was);
-    const looks = isSame(was, draft) && found.piece.looks ? found.piece.looks : await lookOver(draft);
+    const next = stored(draft);
+    const looks = (found.piece.digest === next.digest && found.piece.looks) || (await lookOver(draft));
     const isDone = await write(async (writing) => {
       const piece = await lockPiece(writing, id);
       if (!piece) throw new Complaint(GONE);
       if (piece.version !== found.piece.version) return false;
       await work(writing);
-      await writePiece(writing, piece, draft, looks);
+      await writePiece(writing, piece, next, looks);
       return true;
     });
     if (isDone) return;
@@ -208,40 +217,53 @@ export async function changePage(id: string, change: (draft: Draft) => Draft, wo
 
 export type PieceRow = typeof pieces.$inferSelect;
 export type Draft = { doc: PostNode; details: Details };
+export type Stored = { doc: object; details: Details; digest: string };
 
 /** The row of a piece, held until the writing is done. */
 export async function lockPiece({ tx }: Writing, id: string): Promise<PieceRow | undefined> {
   return (await tx.select().from(pieces).where(eq(pieces.id, id)).for('update'))[0];
 }
 
-/** The page and details of a piece as they stand. */
-export async function draftOf({ tx }: Writing, piece: PieceRow): Promise<Draft> {
-  const { standing } = (await standingOf(tx, piece.id))!;
-  return { doc: docFromJSON(standing.doc), details: standing.details };
-}
-
-const isSame = (a: Draft, b: Draft): boolean => a.doc.eq(b.doc) && isDeepStrictEqual(a.details, b.details);
-
 /** Writes what a piece is now: a new version where the post changed, and its face on the Desk. */
-export async function writePiece(writing: Writing, piece: PieceRow, draft: Draft, looks: Looks, save?: Pick<Save, 'key' | 'step'>) {
+export async function writePiece(writing: Writing, piece: PieceRow, next: Stored, looks: Looks, save?: Pick<Save, 'key' | 'step'>) {
   const { id } = piece;
-  const was = await draftOf(writing, piece);
   const savedAt = new Date();
+  const { doc, details, digest } = next;
   // Walking along the road is remembered, but it makes no new version of the post.
-  const isNew = !isSame(was, draft);
+  const isNew = (piece.digest ?? (await digestOf(writing, id))) !== digest;
   const version = isNew ? piece.version + 1 : piece.version;
-  if (isNew) await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, ...stored(draft), savedAt, savedBy: ACTOR });
+  if (isNew) await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, doc, details, savedAt, savedBy: ACTOR });
   if (isNew && version % THIN_EVERY === 0) await thin(writing, id, version);
-  const around = await surroundingsOf(writing.tx, id, version);
-  await writing.update(
-    pieces,
-    { ...face(draft, looks, around), version, touchedAt: savedAt, touchedBy: ACTOR, step: save?.step ?? piece.step },
-    eq(pieces.id, id),
-  );
+  await writeFace(writing, { ...piece, version }, details, looks, { version, digest, touchedAt: savedAt, step: save?.step ?? piece.step });
   return { version, savedAt };
 }
 
-export const stored = ({ doc, details }: Draft) => ({ doc: doc.toJSON() as object, details });
+type Touched = Partial<Pick<PieceRow, 'version' | 'digest' | 'step'>> & { touchedAt: Date };
+
+async function writeFace(writing: Writing, { id, version }: PieceRow, details: Details, looks: Looks, touched: Touched): Promise<void> {
+  const around = await surroundingsOf(writing.tx, id, version);
+  await writing.update(pieces, { ...face(details, looks, around), ...touched, touchedBy: ACTOR }, eq(pieces.id, id));
+}
+
+/** The digest of the version that stands, for a piece whose row does not have it yet. */
+async function digestOf({ tx }: Writing, id: string): Promise<string> {
+  const { doc, details } = (await standingOf(tx, id))!.standing;
+  return stored({ doc: docFromJSON(doc), details }).digest;
+}
+
+/** A draft as it lies in the database, and by what its like is told. */
+export function stored({ doc, details }: Draft): Stored {
+  const json = doc.toJSON() as object;
+  // The database gives the names of things back in an order of its own: here they have one.
+  const named = Object.entries(details).sort(([a], [b]) => (a < b ? -1 : 1));
+  const digest = createHash('sha256')
+    .update(JSON.stringify([json, named], inOrder))
+    .digest('hex');
+  return { doc: json, details, digest };
+}
+
+const inOrder = (name: string, value: unknown): unknown =>
+  name === 'origins' ? (value as Origin[]).map(({ source, first, last, startMs }) => [source, first, last, startMs]) : value;
 
 /** The surroundings of a piece that was just made. */
 export const NOTHING_AROUND: Surroundings = { sources: [], posted: null };
@@ -267,7 +289,7 @@ async function surroundingsOf(tx: Database, id: string, version: number): Promis
 const MOST_TITLE = 300;
 
 /** What the Desk shows of a piece. */
-export function face({ details }: Draft, looks: Looks, around: Surroundings) {
+export function face(details: Details, looks: Looks, around: Surroundings) {
   const [first] = around.sources;
   const title = shortened(details.title || first?.title || first?.name || 'Untitled', MOST_TITLE);
   return { title, titleKey: findable(title), words: looks.words, sectionWords: looks.sectionWords, looks, next: nextThing(looks, around) };

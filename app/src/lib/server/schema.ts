@@ -28,6 +28,8 @@ export const pieces = pgTable(
     id: uuid('id').primaryKey().defaultRandom(),
     /** The version that stands; its page and details are in `versions`. */
     version: integer('version').notNull(),
+    /** SHA-256 of that page and its details, by which a save that changes nothing is told; null in rows of before. */
+    digest: text('digest'),
     step: text('step').$type<Step>().notNull().default('gather'),
     // What the Desk shows, worked out at each save so that the list never opens a page.
     title: text('title').notNull(),

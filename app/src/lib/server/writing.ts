@@ -1,10 +1,12 @@
 import { getTableColumns, getTableName, type SQL } from 'drizzle-orm';
-import { getTableConfig, type PgTable } from 'drizzle-orm/pg-core';
+import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from './database.ts';
 import { TABLES } from './tables.ts';
 
 /** A row as it stands after a write, with the name of its table. */
 export type WrittenRow = [table: string, row: Record<string, unknown>];
+
+type Row = Record<string, unknown>;
 
 /** Writes rows inside one transaction and notes how each stands afterwards, for the journal. */
 export class Writing {
@@ -16,8 +18,8 @@ export class Writing {
     const [row] = (await this.tx
       .insert(table)
       .values(values as never)
-      .returning()) as Record<string, unknown>[];
-    return this.#note(table, row!);
+      .returning(othersOf(table, values))) as Row[];
+    return this.#note(table, { ...row, ...values });
   }
 
   /** Inserts a row unless one with its key is there already. Returns whether it did. */
@@ -26,8 +28,8 @@ export class Writing {
       .insert(table)
       .values(values as never)
       .onConflictDoNothing()
-      .returning()) as Record<string, unknown>[];
-    for (const row of added) this.#note(table, row);
+      .returning(othersOf(table, values))) as Row[];
+    for (const row of added) this.#note(table, { ...row, ...values });
     return added.length > 0;
   }
 
@@ -36,14 +38,22 @@ export class Writing {
       .update(table)
       .set(values as never)
       .where(where)
-      .returning()) as Record<string, unknown>[];
-    for (const row of changed) this.#note(table, row);
+      .returning(othersOf(table, values))) as Row[];
+    for (const row of changed) this.#note(table, { ...row, ...values });
   }
 
-  #note<T extends PgTable>(table: T, row: Record<string, unknown>): T['$inferSelect'] {
+  #note<T extends PgTable>(table: T, row: Row): T['$inferSelect'] {
     this.rows.push([getTableName(table), row]);
     return row as T['$inferSelect'];
   }
+}
+
+/** The columns that are not written themselves: what is known already, a page of a book perhaps, need not come back. */
+function othersOf(table: PgTable, values: Row): Record<string, PgColumn> {
+  const columns = getTableColumns(table);
+  const others = Object.entries(columns).filter(([name]) => values[name] === undefined);
+  // A row of which everything is known still has to say that it was written.
+  return Object.fromEntries(others.length ? others : Object.entries(columns).slice(0, 1));
 }
 
 /** Puts a row that was written before into its table again, whatever stands there under its key. */

@@ -27,12 +27,17 @@
   // What was done, when the list does not say it by itself.
   let told = $state('');
 
+  let turn: Promise<void> = Promise.resolve();
+
   const words = $derived(piece.sources.reduce((sum, s) => sum + s.words, 0));
   const open = $derived(piece.sources.find((s) => s.id === piece.openSource));
 
   /** Does something with the material on the server, then shows what it came to; the source it opened, if a new one. */
-  async function change(says: string, work: () => Promise<unknown>, done = ''): Promise<void> {
-    if (busy) return;
+  function change(says: string, work: () => Promise<unknown>, done = ''): Promise<void> {
+    return busy ? Promise.resolve() : (turn = carryOut(says, work, done));
+  }
+
+  async function carryOut(says: string, work: () => Promise<unknown>, done = ''): Promise<void> {
     busy = says;
     sorry = told = '';
     const before = new Set(piece.sources.map((s) => s.id));
@@ -53,8 +58,12 @@
     }
   }
 
+  // What arrives while something else is done comes after it: nothing brought is passed over.
+  const inTurn = (says: string, work: () => Promise<unknown>): Promise<void> =>
+    (turn = turn.catch(() => {}).then(() => carryOut(says, work)));
+
   const material = $derived(`/pieces/${piece.id}/material`);
-  const uploads = untrack(() => new Uploads(piece.id, () => change('Reading', async () => {})));
+  const uploads = untrack(() => new Uploads(piece.id, () => inTurn('Reading', async () => {})));
   onMount(() => {
     void uploads.begin();
     return () => uploads.end();
@@ -67,7 +76,7 @@
     else asking = null;
   }
   const bringFiles = (files: readonly File[]) =>
-    change(files.length === 1 ? `Reading ${files[0]!.name}` : 'Reading', () => askServer(material, form('material', files)));
+    inTurn(files.length === 1 ? `Reading ${files[0]!.name}` : 'Reading', () => askServer(material, form('material', files)));
   const fetchFrom = (url: string) => change('Fetching', () => askServer(material, json('POST', { address: url })));
   const useAgain = (source: string) => change('Adding', () => askServer(material, json('POST', { source })));
 

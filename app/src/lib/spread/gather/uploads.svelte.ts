@@ -1,4 +1,4 @@
-import { Upload } from 'tus-js-client';
+import { defaultOptions, Upload } from 'tus-js-client';
 import { askServer, json, Refused } from '$lib/ask-server.ts';
 import { dropUpload, keepUpload, keptUploads, type KeptUpload } from '$lib/kept-uploads.ts';
 
@@ -38,26 +38,47 @@ export class Uploads {
       retryDelays: RETRY_MS,
       metadata: { filename: file.name, filetype: file.type },
       fingerprint: () => Promise.resolve(`even-page:${key}`),
-      removeFingerprintOnSuccess: true,
       onProgress: (sent) => this.#set(key, { sent }),
       onError: () => this.#set(key, { state: 'failed', says: 'The server does not answer. What arrived is kept there.' }),
       onSuccess: () => void this.#finish(key, file, upload),
     });
     this.#uploads.set(key, upload);
     const [before] = await upload.findPreviousUploads();
+    // It may have arrived whole, and only the answer was lost.
+    if (before?.uploadUrl && (await this.#isTakenIn(before.uploadUrl, file))) return this.#end(key, upload);
     if (before) upload.resumeFromPreviousUpload(before);
     upload.start();
   }
 
   async #finish(key: string, file: File, upload: Upload): Promise<void> {
-    const id = new URL(upload.url!, location.href).pathname.split('/').at(-1)!;
     try {
-      await askServer(`/pieces/${this.piece}/recordings`, json('POST', { upload: id, name: file.name }));
+      await this.#takeIn(upload.url!, file);
     } catch (cause) {
       if (!(cause instanceof Refused)) throw cause;
       this.#set(key, { state: 'failed', says: cause.message });
       return;
     }
+    await this.#end(key, upload);
+  }
+
+  /** Asks the server to make a source of an upload; asked twice it does so once. */
+  async #takeIn(url: string, file: File): Promise<void> {
+    const upload = new URL(url, location.href).pathname.split('/').at(-1)!;
+    await askServer(`/pieces/${this.piece}/recordings`, json('POST', { upload, name: file.name }));
+  }
+
+  async #isTakenIn(url: string, file: File): Promise<boolean> {
+    try {
+      await this.#takeIn(url, file);
+      return true;
+    } catch (cause) {
+      if (!(cause instanceof Refused)) throw cause;
+      return false;
+    }
+  }
+
+  async #end(key: string, upload: Upload): Promise<void> {
+    for (const { urlStorageKey } of await upload.findPreviousUploads()) await defaultOptions.urlStorage?.removeUpload(urlStorageKey);
     await this.#forget(key);
     await this.arrived();
   }

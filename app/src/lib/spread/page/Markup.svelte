@@ -27,9 +27,9 @@
       clearTimeout(timer);
       if (waiting === null) return;
       const found = fromMarkup(waiting, as, piece.doc);
-      waiting = null;
       left = found.left;
       piece.rewrite(found.doc);
+      waiting = null;
     };
     void import('./markup-editor.ts').then(({ markupEditor }) => {
       if (isGone) return;
@@ -75,7 +75,7 @@
 </div>
 {#if left.length}
   <p class="left" role="status">
-    The page cannot hold {left.join(', ')}: the words in it stay, the rest is dropped when you leave this view.
+    The page cannot hold {left.join(', ')}: the words stay, the rest is dropped when you leave this view.
   </p>
 {/if}
 <div class="place" bind:this={place}></div>

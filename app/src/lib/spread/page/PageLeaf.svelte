@@ -2,6 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import Choices from '../saving/Choices.svelte';
+  import OfferedWords from '../saving/OfferedWords.svelte';
   import Views from '$lib/parts/Views.svelte';
   import { Refused } from '$lib/ask-server.ts';
   import type { Piece } from '../piece.svelte.ts';
@@ -78,6 +79,7 @@
 </script>
 
 <Choices saver={piece.saver} />
+<OfferedWords saver={piece.saver} />
 {#if piece.comparing}<ComparedPage {piece} was={piece.comparing.was} is={piece.comparing.is} />{/if}
 <div class="bar" hidden={!!piece.comparing || piece.alone}>
   <Views views={VIEWS} bind:open={view} label="Views of the page" />

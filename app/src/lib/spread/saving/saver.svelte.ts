@@ -8,13 +8,18 @@ import { randomName } from '$lib/block-id.ts';
 import { sayTime } from '$lib/parts/moments.ts';
 import { status } from '$lib/status.svelte.ts';
 import type { Step } from '$lib/steps.ts';
+import { MOST_EDITS } from '$lib/limits.ts';
 import { BrowserJournal, type Kept, type SentDraft } from './browser-journal.ts';
+import { cutChanges } from './cut-changes.ts';
 
 /** What is saved of a piece. */
 export type State = Draft & { step: Step };
 
 /** A version as the server has it. */
 type Version = Draft & { version: number };
+
+/** Words that a visit kept, as plain text. */
+export type Offered = { visit: string; words: string };
 
 /** The piece as the saver sees it. */
 export type Held = {
@@ -29,6 +34,8 @@ export type Held = {
 const SAVE_AFTER_MS = 500;
 const FIRST_RETRY_MS = 500;
 const LAST_RETRY_MS = 8000;
+// A browser's database that hangs must not hold up the server.
+const LONGEST_KEEPING_MS = 2000;
 
 const newKey = () => randomName(20);
 
@@ -51,10 +58,14 @@ export class Saver {
   #base: Version;
   /** What the choices are about, until they are made. */
   #theirs: Version | null = null;
-  /** A draft on its way: sent, its answer not heard yet. */
-  #sent = $state.raw<{ draft: SentDraft; doc: PostNode } | null>(null);
+  /** Words that an earlier visit kept and that could not be put onto the page: the writer says what becomes of them. */
+  offered = $state.raw<Offered[]>([]);
+  /** A draft on its way: sent, its answer not heard yet. `kept` resolves when the browser's journal has it. */
+  #sent = $state.raw<{ draft: SentDraft; doc: PostNode; kept: Promise<unknown> } | null>(null);
   #edits: EditChange[] = [];
   #dirty = $state(false);
+  /** Earlier visits whose words are not on the page yet. */
+  #takingIn = $state(0);
   #working: Promise<void> | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #retryMs = FIRST_RETRY_MS;
@@ -64,17 +75,18 @@ export class Saver {
     this.#held = held;
     this.#base = base;
     this.version = base.version;
-    this.#journal = new BrowserJournal(held.id, () => this.#sayKept('this browser has no room to keep a copy'));
+    this.#journal = new BrowserJournal(held.id, base.version, () => this.#sayKept('this browser has no room to keep a copy'));
   }
 
   /** Begins to keep, and takes in what an earlier visit could not send. */
   async begin(touchedAt: Date): Promise<void> {
-    this.#say(`Saved ${sayTime(touchedAt)}`);
+    this.#say('');
     window.addEventListener('online', this.#tryAgain);
     document.addEventListener('visibilitychange', this.#tryAgain);
     this.#journal.begin();
-    this.#keep(this.#base.version);
+    void this.#keep(this.#base.version);
     await this.#journal.takeOver((kept) => this.#takeIn(kept)).catch(() => this.#sayKept('this browser keeps nothing'));
+    if (this.isSaved && !status.says) this.#saySaved(touchedAt);
   }
 
   /** Ends the visit. What the server does not have stays in the browser for the next one. */
@@ -84,12 +96,17 @@ export class Saver {
     await this.save();
     this.#closed = true;
     clearTimeout(this.#timer);
-    if (this.isSaved) await this.#journal.drop();
+    if (this.#hasSent) await this.#journal.drop();
     this.#journal.close();
   }
 
-  /** Whether the server has everything. */
+  /** Whether the server has everything, and nothing that this browser kept is left to put onto the page. */
   get isSaved(): boolean {
+    return this.#hasSent && !this.#takingIn && !this.offered.length;
+  }
+
+  /** Whether the server has everything of this visit. */
+  get #hasSent(): boolean {
     return !this.#dirty && !this.#sent && !this.choices.length;
   }
 
@@ -162,6 +179,8 @@ export class Saver {
   /** Sends one draft: the one whose answer was never heard, or what is there now. Returns whether to go on. */
   async #send(): Promise<boolean> {
     const sent = (this.#sent ??= this.#takeDraft());
+    // The journal first, then the server: what the server has, this browser must know to be its own.
+    await Promise.race([sent.kept, new Promise((resolve) => setTimeout(resolve, LONGEST_KEEPING_MS))]);
     try {
       const saved = await askServer<{ version: number; savedAt: string }>(`/pieces/${this.#held.id}/save`, json('PUT', sent.draft));
       this.#sent = null;
@@ -169,7 +188,8 @@ export class Saver {
       this.#base = { version: saved.version, doc: sent.doc, details: sent.draft.details };
       this.version = saved.version;
       this.#journal.heard(sent.draft.key, saved.version);
-      this.#say(this.#dirty ? 'Saving' : `Saved ${sayTime(new Date(saved.savedAt))}`);
+      if (this.#dirty) this.#say('Saving');
+      else this.#saySaved(new Date(saved.savedAt));
       return true;
     } catch (cause) {
       if (!(cause instanceof Refused)) throw cause;
@@ -177,13 +197,15 @@ export class Saver {
     }
   }
 
-  #takeDraft(): { draft: SentDraft; doc: PostNode } {
+  #takeDraft() {
     const { doc, details, step } = this.#held.now();
-    const draft = { key: newKey(), base: this.#base.version, doc: doc.toJSON() as object, details, step, edits: this.#edits };
-    this.#edits = [];
-    this.#dirty = false;
-    this.#journal.keepDraft(draft, null);
-    return { draft, doc };
+    const [edits, later] = cutChanges(this.#edits, MOST_EDITS);
+    const draft = { key: newKey(), base: this.#base.version, doc: doc.toJSON() as object, details, step, edits };
+    this.#edits = later;
+    this.#dirty = later.length > 0;
+    const kept = this.#journal.keepDraft(draft, null);
+    if (later.length) this.#keepRest();
+    return { draft, doc, kept };
   }
 
   #refused(refused: Refused): boolean {
@@ -218,7 +240,7 @@ export class Saver {
     if (merged.choices.length) {
       this.#theirs = theirs;
       // Kept as based on the old version: after a reload the same choice is asked again.
-      this.#keep(null);
+      void this.#keep(null);
       this.#say(ASKS, 'must');
       return;
     }
@@ -226,53 +248,82 @@ export class Saver {
     this.version = theirs.version;
     // One save more than may be needed: where nothing is new the server makes no version of it.
     this.#dirty = true;
-    this.#keep(null);
+    void this.#keep(null);
     void this.save();
   }
 
   /** Takes in what an earlier visit kept: its last draft is sent once more if need be, what came after is put on top. */
   async #takeIn(kept: Kept): Promise<void> {
+    this.#takingIn++;
     try {
-      const doc = docFromJSON(kept.draft.doc);
-      const { details, edits } = kept.draft;
-      const version = kept.version ?? (await this.#sendAgain(kept.draft));
-      // This page may have been loaded before the draft arrived.
-      if (version !== null && version > this.#base.version) this.#putTogether(this.#base, { version, doc, details });
-      if (kept.version === null || kept.steps.length || kept.rest) {
-        const base = version === null ? await this.#versionOf(kept.draft.base) : { doc, details };
-        const page = kept.steps.reduce<PostNode>((page, step) => PageStep.fromJSON(schema, step).apply(page).doc ?? page, doc);
-        const merged = mergeDrafts(base, { doc: page, details: kept.rest?.details ?? details }, this.#held.now());
-        const found = [...edits, ...(kept.rest?.edits ?? [])];
-        this.#held.put(merged);
-        this.#held.putEdits(found);
-        this.#edits.push(...found);
-        this.#dirty = true;
-        if (merged.choices.length) {
-          this.choices = merged.choices;
-          this.#theirs = this.#base;
-          this.#say(ASKS, 'must');
-          this.#keep(null, version ?? kept.draft.base);
-        } else {
-          this.#say('Brought back what this browser kept');
-          this.#keep(null);
-        }
-      }
+      const isKept = await this.#putOnTop(kept);
+      if (isKept) await this.#journal.drop(kept.visit);
     } catch (cause) {
-      // It stays where it is: tried again soon while the server is away, else at the next visit.
-      if (!isAway(cause)) console.error(cause);
-      else if (!this.#closed) setTimeout(() => void this.#takeIn(kept), LAST_RETRY_MS);
-      return;
+      // It stays where it is: taken in soon while the server is away; what cannot be put onto the page is shown beside it.
+      if (isAway(cause)) {
+        this.#say(`Kept in this browser, ${AWAY}`, 'look');
+        if (!this.#closed) setTimeout(() => void this.#takeIn(kept), LAST_RETRY_MS);
+        return;
+      }
+      console.error(cause);
+      this.offered = [...this.offered, { visit: kept.visit, words: wordsOf(kept) }];
+      this.#say('Words this browser kept wait below', 'must');
+    } finally {
+      this.#takingIn--;
     }
-    await this.#journal.drop(kept.visit);
     await this.save();
   }
 
-  /** Sends a draft whose answer was never heard. Returns its version; null when somebody else had saved before it. */
+  /** Puts what was kept on top of what is here. Returns whether this visit's own journal has it now. */
+  async #putOnTop({ draft, base, version: heard, steps, rest }: Kept): Promise<boolean> {
+    const version = draft ? (heard ?? (await this.#sendAgain(draft))) : null;
+    const before = draft ? { doc: docFromJSON(draft.doc), details: draft.details } : await this.#versionOf(base);
+    if (!before) throw new Error('The version these steps were made on is gone');
+    // This page may have been loaded before the draft arrived.
+    if (version !== null && version > this.#base.version) this.#putTogether(this.#base, { version, ...before });
+    if (heard !== null && !steps.length && !rest) return true;
+    const from = version !== null || !draft ? before : await this.#versionOf(draft.base);
+    const page = steps.reduce<PostNode>((page, step) => applied(page, step), before.doc);
+    const merged = mergeDrafts(from, { doc: page, details: rest?.details ?? before.details }, this.#held.now());
+    const found = [...(draft?.edits ?? []), ...(rest?.edits ?? [])];
+    this.#held.put(merged);
+    this.#held.putEdits(found);
+    this.#edits.push(...found);
+    this.#dirty = true;
+    if (!merged.choices.length) {
+      this.#say('Brought back what this browser kept');
+      return this.#keep(null);
+    }
+    this.choices = merged.choices;
+    this.#theirs = this.#base;
+    this.#say(ASKS, 'must');
+    return this.#keep(null, version ?? base);
+  }
+
+  /** Puts words that were offered at the end of the page, or throws them away. */
+  async settle(offer: Offered, how: 'add' | 'drop'): Promise<void> {
+    if (how === 'add') {
+      const { doc, details } = this.#held.now();
+      const paragraphs = offer.words
+        .split('\n')
+        .flatMap((line) => (line.trim() ? [schema.node('paragraph', null, schema.text(line))] : []));
+      this.#held.put({ doc: schema.node('doc', null, [...doc.children, ...paragraphs]), details });
+      this.#dirty = true;
+      if (!(await this.#keep(null))) return;
+    }
+    this.offered = this.offered.filter((o) => o !== offer);
+    await this.#journal.drop(offer.visit);
+    this.#say('Saving');
+    this.#dirty = true;
+    await this.save();
+  }
+
+  /** Sends a draft whose answer was never heard. Returns its version; null when it is not taken: what is in it goes on top. */
   async #sendAgain(draft: SentDraft): Promise<number | null> {
     try {
       return (await askServer<{ version: number }>(`/pieces/${this.#held.id}/save`, json('PUT', draft))).version;
     } catch (cause) {
-      if (cause instanceof Refused && cause.status === 409) return null;
+      if (cause instanceof Refused && !isAway(cause)) return null;
       throw cause;
     }
   }
@@ -291,15 +342,19 @@ export class Saver {
   // ── Keeping and saying ──────────────────────────────────────────────────────────────────────────────────
 
   /** Keeps what is here: as the server's version of a number, or as not sent and based on one. */
-  #keep(version: number | null, base = this.#base.version) {
+  #keep(version: number | null, base = this.#base.version): Promise<boolean> {
     const { doc, details, step } = this.#held.now();
     const draft = { key: newKey(), base, doc: doc.toJSON() as object, details, step, edits: this.#edits };
-    this.#journal.keepDraft(draft, version);
+    return this.#journal.keepDraft(draft, version);
   }
 
   #keepRest() {
     const { details, step } = this.#held.now();
     this.#journal.keepRest({ details, step, edits: this.#edits });
+  }
+
+  #saySaved(at: Date) {
+    if (this.isSaved) this.#say(`Saved ${sayTime(at)}`);
   }
 
   #sayKept(why: string) {
@@ -312,6 +367,28 @@ export class Saver {
     status.says = says;
     status.gravity = gravity;
   }
+}
+
+/** The words of a visit that could not be put onto the page, a line a block. */
+function wordsOf({ draft, steps }: Kept): string {
+  const lines: string[] = [];
+  const walk = (part: unknown, isBlock: boolean): void => {
+    if (Array.isArray(part)) return part.forEach((inner) => walk(inner, isBlock));
+    if (part === null || typeof part !== 'object') return;
+    const { text, content, slice, doc } = part as Record<string, unknown>;
+    if (typeof text === 'string') lines.push((lines.pop() ?? '') + text);
+    else lines.push('');
+    for (const inner of [content, slice, doc]) walk(inner, true);
+  };
+  walk([draft?.doc, steps], true);
+  return lines.filter((line) => line.trim()).join('\n');
+}
+
+/** The page after a step that was kept. Throws when it does not fit there. */
+function applied(page: PostNode, step: object): PostNode {
+  const { doc, failed } = PageStep.fromJSON(schema, step).apply(page);
+  if (!doc) throw new Error(failed ?? 'A step that was kept does not fit');
+  return doc;
 }
 
 const isAway = (cause: unknown) => cause instanceof Refused && (cause.status === 0 || cause.status >= 500);

@@ -16,6 +16,9 @@
   let { piece }: { piece: Piece } = $props();
 
   let asking = $state<Outlet | null>(null);
+  // An outlet that may have the post and cannot be asked, and the address the writer found there.
+  let unsure = $state<{ outlet: Outlet; says: string } | null>(null);
+  let foundAt = $state('');
   let busy = $state('');
   let sorry = $state('');
   let went = $state<{ url: string; says: string } | null>(null);
@@ -56,8 +59,8 @@
     return `sent ${sayWhen(sent.sentAt)}, ${isCurrent(sent) ? 'as it is here' : 'changed since'}`;
   }
 
-  async function send(outlet: Outlet) {
-    asking = null;
+  async function send(outlet: Outlet, seen?: { address: string | null }) {
+    asking = unsure = null;
     busy = outlet.id;
     sorry = '';
     went = null;
@@ -71,7 +74,7 @@
         throw new Refused('The last change is not saved yet, so nothing was sent. Try again when the head line says it is saved.', 0);
       const sent = await askServer<{ url: string; first: boolean; sentAt: string; version: number }>(
         `/pieces/${piece.id}/publish`,
-        json('POST', { outlet: outlet.id }),
+        json('POST', { outlet: outlet.id, ...(seen ? { seen } : {}) }),
       );
       piece.postings = [
         ...piece.postings.filter((p) => p.outletId !== outlet.id),
@@ -80,7 +83,9 @@
       went = { url: sent.url, says: sent.first ? `Published on ${outlet.name}.` : `The change is on ${outlet.name}.` };
     } catch (cause) {
       if (!(cause instanceof Refused)) throw cause;
-      sorry = cause.message;
+      const isUnsure = cause.status === 409 && (cause.body as { asks?: boolean } | null)?.asks;
+      if (isUnsure) [unsure, foundAt] = [{ outlet, says: cause.message }, ''];
+      else sorry = cause.message;
     } finally {
       busy = '';
     }
@@ -233,7 +238,24 @@
   {#snippet actions()}<button class="act" onclick={() => asking && send(asking)}>Publish</button>{/snippet}
 </Ask>
 
+<Ask open={unsure !== null} title="Is “{details.title}” on {unsure?.outlet.name ?? ''} already?">
+  <p>{unsure?.says}</p>
+  <p class="seen">
+    <label for="found-at">If it is there, its address</label>
+    <input id="found-at" class="line" type="url" placeholder="https://" bind:value={foundAt} />
+  </p>
+  {#snippet actions()}
+    <button class="act" disabled={!foundAt.trim()} onclick={() => unsure && send(unsure.outlet, { address: foundAt.trim() })}
+      >It is there</button
+    >
+    <button class="quiet" onclick={() => unsure && send(unsure.outlet, { address: null })}>It is not there: publish</button>
+  {/snippet}
+</Ask>
+
 <style>
+  .seen {
+    margin-top: 12px;
+  }
   .soft {
     border-top: 1px solid var(--hair);
     border-bottom-style: dotted;
