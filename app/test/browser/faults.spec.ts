@@ -3,7 +3,7 @@ import { freePort, newFolder, startServer } from '../running-server.ts';
 import { expect, pageOf, saved, test } from './fixtures.ts';
 
 // The long form has 200 rounds (FAULT_ROUNDS=200); FAULT_SEED repeats a run.
-const ROUNDS = Number(process.env.FAULT_ROUNDS ?? 5);
+const ROUNDS = Number(process.env.FAULT_ROUNDS ?? 8);
 const SEED = Number(process.env.FAULT_SEED ?? Date.now() % 100_000);
 
 /** Numbers from 0 to 1 that a seed repeats (mulberry32, in the public domain). */
@@ -19,8 +19,9 @@ function random(seed: number): () => number {
 
 test.use({ quietly: false });
 
-test(`every character typed is in the database, over ${ROUNDS} rounds of faults`, async ({ page, context }) => {
-  test.setTimeout(60_000 + ROUNDS * 15_000);
+test(`every character typed is in the database, over ${ROUNDS} rounds of faults`, async ({ page: first, context }) => {
+  test.setTimeout(90_000 + ROUNDS * 25_000);
+  let page = first;
   const dice = random(SEED);
   const folder = await newFolder();
   const port = await freePort();
@@ -31,6 +32,7 @@ test(`every character typed is in the database, over ${ROUNDS} rounds of faults`
   await pageOf(page).click();
 
   let typed = '';
+  let round = 1;
   const type = async () => {
     const words = Array.from({ length: 2 + Math.floor(dice() * 4) }, () => Math.floor(dice() * 1e6).toString(36)).join(' ');
     await page.keyboard.type(`${words} `, { delay: Math.floor(dice() * 30) });
@@ -74,9 +76,49 @@ test(`every character typed is in the database, over ${ROUNDS} rounds of faults`
       await pageOf(page).click();
       await page.keyboard.press('Control+End');
     },
+    async 'the window is closed'() {
+      await type();
+      await page.waitForTimeout(dice() * 700);
+      const address = page.url();
+      await page.close();
+      page = await context.newPage();
+      await page.goto(address);
+      await expect(pageOf(page)).toContainText(typed.trim());
+      await expect(page.getByRole('region', { name: 'Choose between two changes' })).toHaveCount(0);
+      await pageOf(page).click();
+      await page.keyboard.press('Control+End');
+    },
+    async 'an answer hangs'() {
+      const heard = dice() < 0.5;
+      await page.route(
+        '**/save',
+        async (route) => {
+          if (heard) await route.fetch().catch(() => null);
+          // No answer, ever: the page gives up waiting by itself.
+        },
+        { times: 1 },
+      );
+      await type();
+      await saved(page, 50_000);
+    },
+    async 'a neighbour is hostile'() {
+      const made = await server.call('/pieces', { method: 'POST', body: new FormData() });
+      const other = `/pieces/${((await made.json()) as { id: string }).id}`;
+      const { piece } = await (await server.call(other)).json();
+      const doc = { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'h'.repeat(1_500_000) }] }] };
+      const body = { key: `hostile-${round}-${SEED}`, base: 1, doc, details: piece.details, step: 'write', edits: [] };
+      const hostile = Promise.all(
+        Array.from({ length: 4 }, (_, n) =>
+          server.call(`${other}/save`, { method: 'PUT', body: { ...body, key: `${body.key}-${n}` } }).catch(() => null),
+        ),
+      );
+      await type();
+      await saved(page, 20_000);
+      await hostile;
+    },
   };
 
-  for (let round = 1; round <= ROUNDS; round++) {
+  for (; round <= ROUNDS; round++) {
     const names = Object.keys(faults);
     const name = names[ROUNDS <= names.length ? round - 1 : Math.floor(dice() * names.length)]!;
     await test.step(`round ${round}: ${name}`, faults[name]!);

@@ -76,4 +76,5 @@ export const step = (page: Page, name: string) =>
 export const pageOf = (page: Page) => page.getByRole('textbox', { name: 'The page' });
 
 /** Waits until the head line says that everything is saved. */
-export const saved = (page: Page) => expect(page.locator('header [role=status]')).toHaveText(/^Saved \d\d:\d\d$/);
+export const saved = (page: Page, timeout?: number) =>
+  expect(page.locator('header [role=status]')).toHaveText(/^Saved \d\d:\d\d$/, timeout ? { timeout } : {});

@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs';
-import type { Page } from '@playwright/test';
+import type { Page, Route } from '@playwright/test';
 import { freePort, newFolder, startServer, type RunningServer } from '../running-server.ts';
 import { bring, expect, pageOf, saved, step, test } from './fixtures.ts';
 
@@ -165,4 +165,92 @@ test('a browser without room to keep a copy says so, and the server still saves'
   await saved(page);
   await page.reload();
   await expect(pageOf(page)).toContainText('More.');
+});
+
+test('a title longer than can be is cut and said, and what is typed is saved', async ({ page }) => {
+  const long = `# ${'soaking '.repeat(60)}\n\nSoak the cane.`;
+  await page.goto('/');
+  await page.getByLabel('Choose files').setInputFiles({ name: 'long.md', mimeType: 'text/markdown', buffer: Buffer.from(long) });
+  await page.waitForURL(/\/pieces\//);
+  await expect(page.getByText('The title was longer than 300 characters and was cut there.')).toBeVisible();
+  await typeAtEnd(page, 0, ' More.');
+  await saved(page);
+  await page.reload();
+  await expect(pageOf(page)).toContainText('Soak the cane. More.');
+  // The same when it joins a piece that has no title.
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start empty' }).click();
+  await page.waitForURL(/\/pieces\//);
+  await page.getByLabel('Add material').setInputFiles({ name: 'long.md', mimeType: 'text/markdown', buffer: Buffer.from(long) });
+  await expect(pageOf(page)).toContainText('Soak the cane.');
+  await typeAtEnd(page, 0, ' More.');
+  await saved(page);
+});
+
+test('words whose save was refused stand on the page when it is opened again, and the head line never says saved', async ({ page }) => {
+  await bring(page, 'mending-log.md');
+  await saved(page);
+  const refuse = (route: Route) => route.fulfill({ status: 400, json: { message: 'A title has at most 300 characters.' } });
+  await page.route('**/save', refuse);
+  await typeAtEnd(page, 0, ' Refused once.');
+  await expect(says(page)).toHaveText('Kept in this browser, A title has at most 300 characters.');
+  await page.reload();
+  await expect(pageOf(page)).toContainText('Refused once.');
+  await expect(says(page)).toHaveText('Kept in this browser, A title has at most 300 characters.');
+  await page.unroute('**/save', refuse);
+  await typeAtEnd(page, 1, ' Now.');
+  await saved(page);
+  await page.reload();
+  await expect(pageOf(page)).toContainText('Refused once.');
+  await saved(page);
+});
+
+test('words that cannot be put onto the page are offered beside it', async ({ page }) => {
+  await bring(page, 'mending-log.md');
+  await saved(page);
+  await page.route('**/save', (route) => route.abort());
+  await typeAtEnd(page, 0, ' Left behind.');
+  await expect(says(page)).toContainText('Kept in this browser');
+  // As an older program, or a broken disk, might have left it: a page with a block nobody knows.
+  await page.evaluate(async () => {
+    const open = indexedDB.open('even-page', 1);
+    await new Promise((resolve) => (open.onsuccess = resolve));
+    const store = open.result.transaction('kept', 'readwrite').objectStore('kept');
+    const all = store.openCursor();
+    await new Promise<void>((resolve) => {
+      all.onsuccess = () => {
+        const cursor = all.result;
+        if (!cursor) return resolve();
+        const { draft } = cursor.value as { draft?: { doc: { content: { type: string }[] } } };
+        if (draft) {
+          draft.doc.content[0]!.type = 'unknownBlock';
+          cursor.update(cursor.value);
+        }
+        cursor.continue();
+      };
+    });
+  });
+  const address = page.url();
+  await page.unrouteAll();
+  await page.goto('about:blank');
+  await page.goto(address);
+  const offered = page.getByRole('region', { name: 'Words this browser kept' });
+  await expect(offered.getByRole('textbox')).toHaveValue(/Left behind\./);
+  await expect(says(page)).not.toContainText('Saved');
+  await offered.getByRole('button', { name: 'Add them at the end of the page' }).click();
+  await expect(offered).toHaveCount(0);
+  await expect(pageOf(page)).toContainText('Left behind.');
+  await saved(page);
+});
+
+test('an answer that never comes holds up no later save', async ({ page }) => {
+  await bring(page, 'mending-log.md');
+  await page.route('**/save', () => {}, { times: 1 });
+  await typeAtEnd(page, 0, ' One.');
+  await typeAtEnd(page, 1, ' Two.');
+  await expect(says(page)).toHaveText('Kept in this browser, the server is away', { timeout: 40_000 });
+  await saved(page);
+  await page.reload();
+  await expect(pageOf(page)).toContainText('One.');
+  await expect(pageOf(page)).toContainText('Two.');
 });

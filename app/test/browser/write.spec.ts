@@ -29,6 +29,39 @@ test('Markdown and HTML are edited in step with the page, and what it cannot hol
   await saved(page);
 });
 
+test('markup in any nesting loses no word, in the HTML view and when it is pasted', async ({ page }) => {
+  const nested = [
+    '<figure><blockquote>n1</blockquote><figcaption><p>n2</p></figcaption></figure>',
+    '<mark><p>n3</p></mark>',
+    '<strong><table><tr><td>n4</td></tr></table></strong>',
+    '<table><tr><td>n5 <img src="/x.png" alt="n6"></td></tr></table>',
+    '<a href="https://larkfield.example"><table><tr><td>n7</td></tr></table></a>',
+    '<dd>n8</dd>',
+  ].join('');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start empty' }).click();
+  await page.waitForURL(/\/pieces\//);
+  await page.getByRole('radio', { name: 'HTML' }).click();
+  const html = page.getByRole('textbox', { name: 'The post as HTML' });
+  await html.fill(`${nested}<p>And after it.</p>`);
+  await page.getByRole('radio', { name: 'Page', exact: true }).click();
+  for (const word of ['n1', 'n2', 'n3', 'n4', 'n5', 'n7', 'n8', 'And after it.'])
+    await expect(pageOf(page).getByText(word).first()).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(pageOf(page)).toContainText('And after it.');
+  // Pasted, the same goes the way of material.
+  await pageOf(page).click();
+  await page.keyboard.press('Control+a');
+  await pageOf(page).evaluate((el, markup) => {
+    const data = new DataTransfer();
+    data.setData('text/html', markup.replaceAll('>n', '>p'));
+    el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, nested);
+  for (const word of ['p1', 'p2', 'p3', 'p4', 'p5', 'p7', 'p8']) await expect(pageOf(page)).toContainText(word);
+  await saved(page);
+});
+
 test('words selected are found in the material and tied to it', async ({ page }) => {
   await bring(page, 'knife-evening.srt');
   await step(page, 'Shape');

@@ -1,8 +1,12 @@
 import { expect } from 'chai';
+import { randomUUID } from 'node:crypto';
 import { request as httpRequest } from 'node:http';
+import { rmSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { networkInterfaces } from 'node:os';
-import { startServer, type RunningServer } from '../running-server.ts';
+import { join } from 'node:path';
+import { zipSync } from 'fflate';
+import { newFolder, startServer, type RunningServer } from '../running-server.ts';
 import { fileOf, form, writer } from './writer.ts';
 
 describe('the doors of the server', function () {
@@ -171,6 +175,14 @@ describe('the doors of the server', function () {
       '/%E0%A4%A',
       '/../..',
       '/pieces/%00',
+      '/pieces?constructor=x&__proto__=y&find=x',
+      `/pieces/${id}/versions/2147483648`,
+      `/pieces/${id}/versions/99999999999999999999`,
+      '/sources/not-an-id/hearing',
+      `/sources/${randomUUID()}/hearing`,
+      '/sources?find=%F0%9F',
+      `/pieces/${id}/sources/x/reading`,
+      `/recordings/${'0'.repeat(64)}`,
     ];
     const bodies = [
       '',
@@ -203,6 +215,58 @@ describe('the doors of the server', function () {
     await save(id, (await read(id)).piece);
   });
 
+  it('take files whose titles, names, words and times no database keeps, or say why not', async () => {
+    const text = (s: string) => new TextEncoder().encode(s);
+    const words = [
+      { text: 'One\u0000 two\ud800', start: 0, end: 1 },
+      { text: 'three', start: 1e300, end: 1e301 },
+    ];
+    const long = 'ﷺ'.repeat(3000);
+    const files: [string, Uint8Array][] = [
+      ['talk.json', text(JSON.stringify({ title: 'A\u0000\udfff title', words }))],
+      ['letter.eml', text('From: a@example.org\nSubject: =?utf-8?B?AGEA?= =?utf-16le?B?ANg=?=\n\nSoak the cane.')],
+      ['front.md', text(`---\ntitle: "a\\0b \\uD800"\ntags: ["\\0", "x\\uDC00"]\n---\n\nSoak the cane.`)],
+      ['old.rtf', text(String.raw`{\rtf1\ansi{\info{\title A\'00B\u-10240?}}Soak the\'00 cane\u-9000?.\par}`)],
+      [
+        'names.zip',
+        zipSync({ 'a\u0000b\ud800.txt': text('Soak the cane.'), [`${'x'.repeat(3000)}.md`]: text(`# ${'h'.repeat(3000)}\n\nSoak it.`) }),
+      ],
+      ['long.md', text(`# ${long}\n\nSoak the cane.`)],
+      ['long.vtt', text(`WEBVTT ${'t'.repeat(5000)}\n\n00:01.000 --> 00:02.000\nSoak the cane.`)],
+      [`${'n'.repeat(5000)}.txt`, text('Soak the cane.')],
+    ];
+    for (const [name, bytes] of files) {
+      const answer = await server.call('/pieces', form('material', new File([bytes as BlobPart], name)));
+      const body = await answer.json();
+      expect(answer.status, `${name.slice(0, 20)}: ${body.message}`).to.equal(200);
+      const { piece } = await read(body.id);
+      expect((await save(body.id, piece, { details: { category: 'Mending' } })).status, name.slice(0, 20)).to.equal(200);
+    }
+    expect((await server.call('/pieces?order=title')).status).to.equal(200);
+  });
+
+  it('say that a body of 33 MB is too large, not that it did not arrive', async () => {
+    const { piece } = await read(id);
+    const sent = await raw(
+      'PUT',
+      `/pieces/${id}/save`,
+      { ...own(), 'content-type': 'application/json', 'content-length': String(33 * 1024 * 1024) },
+      JSON.stringify(piece).slice(0, 10),
+    );
+    expect([sent.status, JSON.parse(sent.text).message]).to.deep.equal([
+      413,
+      'This is more than the server takes at once here (12 MB). Nothing was changed.',
+    ]);
+  });
+
+  it('take a picture of 1,600 by 60,000 pixels, made as high as the format goes', async () => {
+    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="1600" height="60000"><rect width="1600" height="60000" fill="#445"/></svg>';
+    const answer = await server.call(`/pieces/${id}/pictures`, form('picture', new File([svg], 'tall.svg')));
+    const { pictures, message } = await answer.json();
+    expect(answer.status, message).to.equal(200);
+    expect(pictures[0]).to.include({ height: 16_383 });
+  });
+
   it('send the headers that keep a browser careful', async () => {
     for (const path of ['/', `/pieces/${id}`, '/pieces']) {
       const { headers } = await fetch(server.address + path, {
@@ -213,5 +277,49 @@ describe('the doors of the server', function () {
       if (path !== '/pieces')
         expect(headers.get('content-security-policy')).to.match(/default-src 'self'.*object-src 'none'.*frame-ancestors 'none'/);
     }
+  });
+});
+
+describe('a server that cannot start', function () {
+  this.timeout(60_000);
+
+  it('says why in a sentence', async () => {
+    const folder = await newFolder();
+    const other = await startServer();
+    const said = async (start: Parameters<typeof startServer>[0]) => {
+      const cause = await startServer(start).catch((c: Error) => c.message);
+      expect(cause, JSON.stringify(start)).to.be.a('string');
+      expect(cause).to.not.match(/^\s+at /m);
+      return cause as string;
+    };
+    const file = join(folder, 'a-file');
+    writeFileSync(file, 'x');
+    expect(await said({ port: Number(new URL(other.address).port) })).to.match(
+      /Port \d+ is in use\. Stop what runs there, or choose another/,
+    );
+    expect(await said({ env: { ORIGIN: 'larkfield' } })).to.match(/ORIGIN is the address people use/);
+    expect(await said({ env: { ORIGIN: 'http://larkfield.example/desk' } })).to.match(/without anything behind it/);
+    expect(await said({ env: { HOST: '203.0.113.7' } })).to.match(/This machine has no address 203\.0\.113\.7/);
+    expect(await said({ env: { EVEN_PAGE_DATA: file } })).to.match(/names a file where a folder is wanted/);
+    expect(await said({ env: { EVEN_PAGE_DATA: join(file, 'deeper') } })).to.match(/names a file where a folder is wanted/);
+    expect(await said({ env: { TRANSCRIBER_URL: 'x' } })).to.match(/TRANSCRIBER_URL must begin with http/);
+    expect(await said({ env: { EVEN_PAGE_OUTLET_SECONDS: 'soon' } })).to.match(/EVEN_PAGE_OUTLET_SECONDS/);
+    writeFileSync(join(folder, 'journal', '000000000001.jsonl'), 'broken\n');
+    expect(await said({ data: folder })).to.match(/cannot be read at line 1\. Nothing was changed\./);
+    writeFileSync(join(folder, 'journal', '000000000001.jsonl.gz'), 'broken');
+    rmSync(join(folder, 'journal', '000000000001.jsonl'));
+    expect(await said({ data: folder })).to.match(/is damaged\. Nothing was changed\./);
+    await other.stop();
+    rmSync(folder, { recursive: true });
+  });
+
+  it('does not start beside another on the same folder, whatever was deleted in it', async () => {
+    const folder = await newFolder();
+    const server = await startServer({ data: folder });
+    for (const name of ['lock', 'process']) rmSync(join(folder, name), { force: true });
+    const second = await startServer({ data: folder }).catch((cause: Error) => cause.message);
+    expect(second).to.match(/Another Even Page is at work on the folder/);
+    await server.stop();
+    rmSync(folder, { recursive: true });
   });
 });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { stringify } from 'yaml';
-import { nameOf } from '../../../core/test/post/odd-names.ts';
+import { frontMatter, nameOf } from '../../../core/test/post/odd-names.ts';
 import { startServer, type RunningServer } from '../running-server.ts';
 import { writer } from './writer.ts';
 
@@ -16,19 +16,8 @@ describe('any piece that can be brought in', function () {
   before(async () => (server = await startServer()));
   after(() => server.stop());
 
-  const front = fc.record(
-    {
-      title: nameOf(400),
-      subtitle: nameOf(1200),
-      slug: nameOf(200),
-      description: nameOf(1300),
-      category: nameOf(100),
-      tags: fc.array(nameOf(80), { maxLength: 50 }),
-    },
-    { requiredKeys: [] },
-  );
   const files: fc.Arbitrary<[string, string]>[] = [
-    fc.tuple(front, nameOf(400)).map(([stated, heading]) => ['md', `---\n${stringify(stated)}---\n\n# ${heading}\n\nSoak it.`]),
+    fc.tuple(frontMatter, nameOf(400)).map(([stated, heading]) => ['md', `---\n${stringify(stated)}---\n\n# ${heading}\n\nSoak it.`]),
     nameOf(400).map((heading) => ['md', `# ${heading}\n\nSoak it.`]),
     nameOf(400).map((title) => ['html', `<!doctype html><title>${title.replaceAll('<', '&lt;')}</title><p>Soak it.</p>`]),
     nameOf(400).map((subject) => ['eml', `From: a@example.org\nSubject: ${subject.replace(/\s/g, ' ')}\n\nSoak it.`]),

@@ -38,3 +38,16 @@ export const nameOf = (most: number): fc.Arbitrary<string> =>
     fc.integer({ min: 1, max: most }).map((n) => 'h'.repeat(n)),
     fc.array(fc.constantFrom(...LETTERS), { minLength: 1, maxLength: most }).map((letters) => letters.join('')),
   );
+
+/** What a Markdown file may state in its front matter, of any length. */
+export const frontMatter = fc.record(
+  {
+    title: nameOf(400),
+    subtitle: nameOf(1200),
+    slug: nameOf(200),
+    description: nameOf(1300),
+    category: nameOf(100),
+    tags: fc.array(nameOf(80), { maxLength: 50 }),
+  },
+  { requiredKeys: [] },
+);

@@ -56,6 +56,7 @@ export async function publish(pieceId: string, outletId: string, seen?: Seen): P
   const earlier = await begin(place, version);
   // Whether the post may stand there without anybody here knowing its address.
   let mayStand = earlier !== null;
+  let isSent = false;
   try {
     const here = and(eq(postings.pieceId, pieceId), eq(postings.outletId, outletId));
     const [posting] = await db.select().from(postings).where(here);
@@ -64,6 +65,7 @@ export async function publish(pieceId: string, outletId: string, seen?: Seen): P
     const doc = await withPicturesSent(db, place, local);
     await hold(place, version);
     if (stands === null) mayStand = true;
+    isSent = true;
     const outcome = await outcomeAt(outlet, stands ? updateMessage(stands, details, doc) : createMessage(details, doc), stands);
     if ('refused' in outcome) {
       if (stands === null) mayStand = false;
@@ -84,7 +86,7 @@ export async function publish(pieceId: string, outletId: string, seen?: Seen): P
     return { url: sent.url, first: !posting, sentAt: sent.sentAt, version };
   } catch (cause) {
     if (cause instanceof Unreached) mayStand = earlier !== null;
-    await end(place, mayStand);
+    await end(place, mayStand, isSent);
     throw cause;
   }
 }
@@ -119,9 +121,10 @@ async function hold({ here }: Place, version?: number): Promise<void> {
   await write((writing) => writing.update(sendings, { heldUntil: soon(), ...(version === undefined ? {} : { version }) }, here));
 }
 
-/** Gives the place free; where the post may stand there after all, when a slow outlet has had its time. */
-async function end({ here }: Place, mayStand: boolean): Promise<void> {
-  await write((writing) => writing.update(sendings, mayStand ? { heldUntil: new Date(Date.now() + patience()) } : { isOver: true }, here));
+/** Gives the place free; where something was sent and may stand there after all, when a slow outlet has had its time. */
+async function end({ here }: Place, mayStand: boolean, isSent: boolean): Promise<void> {
+  const heldUntil = new Date(Date.now() + (isSent ? patience() : 0));
+  await write((writing) => writing.update(sendings, mayStand ? { heldUntil } : { isOver: true }, here));
 }
 
 async function outcomeAt(outlet: Outlet, message: Message, stands: string | null): Promise<Outcome> {

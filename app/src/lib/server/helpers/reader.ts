@@ -4,6 +4,7 @@ import { captionsInside } from '@even-page/core/gather/recording/inside';
 import { gatherSeveral } from '@even-page/core/gather/several';
 import { sound } from '@even-page/core/gather/sound';
 import type { Passage } from '@even-page/core/gather/source';
+import { storable } from '@even-page/core/language/storable';
 import { wordCount } from '@even-page/core/language/words';
 import type { Material, ReadFile, RecordingFile } from '../reader.ts';
 import { serve } from './serve.ts';
@@ -14,8 +15,10 @@ serve(async (question: Material | RecordingFile): Promise<ReadFile[] | Passage[]
 
 async function filesOf({ bytes, name, reading }: Material): Promise<ReadFile[]> {
   const files = await gatherSeveral(bytes, name, reading);
-  return files.map(({ draft, ...file }) => ({
+  return files.map(({ draft, name: ownName, pictures, ...file }) => ({
     ...file,
+    name: storable(ownName),
+    ...(pictures ? { pictures: pictures.map((picture) => ({ ...picture, name: storable(picture.name) })) } : {}),
     words: file.source.passages.reduce((sum, p) => sum + wordCount(p.text), 0),
     ...(draft ? { draft: { doc: draft.doc.toJSON() as object, details: draft.details } } : {}),
   }));
