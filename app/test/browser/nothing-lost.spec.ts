@@ -187,60 +187,65 @@ test('a title longer than can be is cut and said, and what is typed is saved', a
   await saved(page);
 });
 
-test('words whose save was refused stand on the page when it is opened again, and the head line never says saved', async ({ page }) => {
-  await bring(page, 'mending-log.md');
-  await saved(page);
-  const refuse = (route: Route) => route.fulfill({ status: 400, json: { message: 'A title has at most 300 characters.' } });
-  await page.route('**/save', refuse);
-  await typeAtEnd(page, 0, ' Refused once.');
-  await expect(says(page)).toHaveText('Kept in this browser, A title has at most 300 characters.');
-  await page.reload();
-  await expect(pageOf(page)).toContainText('Refused once.');
-  await expect(says(page)).toHaveText('Kept in this browser, A title has at most 300 characters.');
-  await page.unroute('**/save', refuse);
-  await typeAtEnd(page, 1, ' Now.');
-  await saved(page);
-  await page.reload();
-  await expect(pageOf(page)).toContainText('Refused once.');
-  await saved(page);
-});
+test.describe('what a browser kept', () => {
+  // The refusals, and what could not be put onto the page, are noted in the browser's own log.
+  test.use({ quietly: false });
 
-test('words that cannot be put onto the page are offered beside it', async ({ page }) => {
-  await bring(page, 'mending-log.md');
-  await saved(page);
-  await page.route('**/save', (route) => route.abort());
-  await typeAtEnd(page, 0, ' Left behind.');
-  await expect(says(page)).toContainText('Kept in this browser');
-  // As an older program, or a broken disk, might have left it: a page with a block nobody knows.
-  await page.evaluate(async () => {
-    const open = indexedDB.open('even-page', 1);
-    await new Promise((resolve) => (open.onsuccess = resolve));
-    const store = open.result.transaction('kept', 'readwrite').objectStore('kept');
-    const all = store.openCursor();
-    await new Promise<void>((resolve) => {
-      all.onsuccess = () => {
-        const cursor = all.result;
-        if (!cursor) return resolve();
-        const { draft } = cursor.value as { draft?: { doc: { content: { type: string }[] } } };
-        if (draft) {
-          draft.doc.content[0]!.type = 'unknownBlock';
-          cursor.update(cursor.value);
-        }
-        cursor.continue();
-      };
-    });
+  test('words whose save was refused stand on the page when it is opened again, and the head line never says saved', async ({ page }) => {
+    await bring(page, 'mending-log.md');
+    await saved(page);
+    const refuse = (route: Route) => route.fulfill({ status: 400, json: { message: 'A title has at most 300 characters.' } });
+    await page.route('**/save', refuse);
+    await typeAtEnd(page, 0, ' Refused once.');
+    await expect(says(page)).toHaveText('Kept in this browser, A title has at most 300 characters.');
+    await page.reload();
+    await expect(pageOf(page)).toContainText('Refused once.');
+    await expect(says(page)).toHaveText('Kept in this browser, A title has at most 300 characters.');
+    await page.unroute('**/save', refuse);
+    await typeAtEnd(page, 1, ' Now.');
+    await saved(page);
+    await page.reload();
+    await expect(pageOf(page)).toContainText('Refused once.');
+    await saved(page);
   });
-  const address = page.url();
-  await page.unrouteAll();
-  await page.goto('about:blank');
-  await page.goto(address);
-  const offered = page.getByRole('region', { name: 'Words this browser kept' });
-  await expect(offered.getByRole('textbox')).toHaveValue(/Left behind\./);
-  await expect(says(page)).not.toContainText('Saved');
-  await offered.getByRole('button', { name: 'Add them at the end of the page' }).click();
-  await expect(offered).toHaveCount(0);
-  await expect(pageOf(page)).toContainText('Left behind.');
-  await saved(page);
+
+  test('words that cannot be put onto the page are offered beside it', async ({ page }) => {
+    await bring(page, 'mending-log.md');
+    await saved(page);
+    await page.route('**/save', (route) => route.abort());
+    await typeAtEnd(page, 0, ' Left behind.');
+    await expect(says(page)).toContainText('Kept in this browser');
+    // As an older program, or a broken disk, might have left it: a page with a block nobody knows.
+    await page.evaluate(async () => {
+      const open = indexedDB.open('even-page', 1);
+      await new Promise((resolve) => (open.onsuccess = resolve));
+      const store = open.result.transaction('kept', 'readwrite').objectStore('kept');
+      const all = store.openCursor();
+      await new Promise<void>((resolve) => {
+        all.onsuccess = () => {
+          const cursor = all.result;
+          if (!cursor) return resolve();
+          const { draft } = cursor.value as { draft?: { doc: { content: { type: string }[] } } };
+          if (draft) {
+            draft.doc.content[0]!.type = 'unknownBlock';
+            cursor.update(cursor.value);
+          }
+          cursor.continue();
+        };
+      });
+    });
+    const address = page.url();
+    await page.unrouteAll();
+    await page.goto('about:blank');
+    await page.goto(address);
+    const offered = page.getByRole('region', { name: 'Words this browser kept' });
+    await expect(offered.getByRole('textbox')).toHaveValue(/Left behind\./);
+    await expect(says(page)).not.toContainText('Saved');
+    await offered.getByRole('button', { name: 'Add them at the end of the page' }).click();
+    await expect(offered).toHaveCount(0);
+    await expect(pageOf(page)).toContainText('Left behind.');
+    await saved(page);
+  });
 });
 
 test('an answer that never comes holds up no later save', async ({ page }) => {
