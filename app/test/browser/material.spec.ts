@@ -153,3 +153,18 @@ test('a large recording is paused, goes on after a reload from where it was, and
   await expect(status).toBeHidden({ timeout: 20_000 });
   await expect(page.getByText('long-evening.wav').first()).toBeVisible();
 });
+
+test('a recording that arrives while something else is brought in is shown, and so is a file dropped meanwhile', async ({ page }) => {
+  await bring(page, 'mending-log.md');
+  await step(page, 'Gather');
+  await page.route('**/material', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await route.continue();
+  });
+  const choose = page.getByLabel('Add material');
+  await choose.setInputFiles(`${MATERIAL}chair-caning.md`);
+  await expect(page.getByText('Reading chair-caning.md…')).toBeVisible();
+  await choose.setInputFiles(`${MATERIAL}../recordings/caning-first-steps.webm`);
+  await choose.setInputFiles(`${MATERIAL}rewiring-a-lamp.vtt`);
+  await expect(page.getByRole('region', { name: 'Material' }).getByText('4 sources')).toBeVisible({ timeout: 20_000 });
+});

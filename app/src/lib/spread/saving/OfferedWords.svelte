@@ -34,8 +34,11 @@
     border-bottom: 1px solid var(--brass);
     background: var(--brass-tint);
   }
+  section > .muted {
+    color: var(--ink);
+  }
   h2 {
-    font: 640 17px/1.4 var(--serif);
+    font-weight: 650;
   }
   textarea {
     width: 100%;
@@ -46,6 +49,11 @@
     background: var(--leaf);
     border: 1px solid var(--hair);
     border-radius: 3px;
+  }
+  @media (max-width: 600px) {
+    section {
+      padding-inline: 16px;
+    }
   }
   .acts {
     display: flex;

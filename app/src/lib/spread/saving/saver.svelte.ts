@@ -266,8 +266,10 @@ export class Saver {
         return;
       }
       console.error(cause);
-      this.offered = [...this.offered, { visit: kept.visit, words: wordsOf(kept) }];
-      this.#say('Words this browser kept wait below', 'must');
+      const words = wordsOf(kept, this.#held.now().doc);
+      if (words) this.offered = [...this.offered, { visit: kept.visit, words }];
+      else await this.#journal.drop(kept.visit);
+      if (words) this.#say('Kept words wait over the page', 'must');
     } finally {
       this.#takingIn--;
     }
@@ -369,19 +371,27 @@ export class Saver {
   }
 }
 
-/** The words of a visit that could not be put onto the page, a line a block. */
-function wordsOf({ draft, steps }: Kept): string {
+/** The words of a visit that do not stand on the page, a line a block. */
+function wordsOf({ draft, steps }: Kept, page: PostNode): string {
   const lines: string[] = [];
-  const walk = (part: unknown, isBlock: boolean): void => {
-    if (Array.isArray(part)) return part.forEach((inner) => walk(inner, isBlock));
+  let isOpen = false;
+  const walk = (part: unknown): void => {
+    if (Array.isArray(part)) return part.forEach(walk);
     if (part === null || typeof part !== 'object') return;
     const { text, content, slice, doc } = part as Record<string, unknown>;
-    if (typeof text === 'string') lines.push((lines.pop() ?? '') + text);
-    else lines.push('');
-    for (const inner of [content, slice, doc]) walk(inner, true);
+    if (typeof text === 'string') {
+      // Runs of one block follow each other; a block between them ends the line.
+      lines.push((isOpen ? (lines.pop() ?? '') : '') + text);
+      isOpen = true;
+    } else {
+      isOpen = false;
+      [content, slice, doc].forEach(walk);
+      isOpen = false;
+    }
   };
-  walk([draft?.doc, steps], true);
-  return lines.filter((line) => line.trim()).join('\n');
+  walk([draft?.doc, steps]);
+  const here = page.textBetween(0, page.content.size, '\n');
+  return lines.filter((line) => line.trim() && !here.includes(line.trim())).join('\n');
 }
 
 /** The page after a step that was kept. Throws when it does not fit there. */
