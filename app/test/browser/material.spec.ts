@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { expect, test } from './fixtures.ts';
+import { bring, expect, MATERIAL, step, test } from './fixtures.ts';
 
 const sample = (name: string) => fileURLToPath(new URL(`../../../core/test/samples/${name}`, import.meta.url));
 const recording = (name: string) => fileURLToPath(new URL(`../../../demo/recordings/${name}`, import.meta.url));

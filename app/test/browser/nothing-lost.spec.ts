@@ -235,8 +235,8 @@ test.describe('what a browser kept', () => {
       });
     });
     const address = page.url();
-    await page.unrouteAll();
     await page.goto('about:blank');
+    await page.unrouteAll();
     await page.goto(address);
     const offered = page.getByRole('region', { name: 'Words this browser kept' });
     await expect(offered.getByRole('textbox')).toHaveValue(/Left behind\./);
