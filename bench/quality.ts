@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Source } from '@even-page/core/gather/source';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { readModel } from '@even-page/core/tidy/marks/model';
+import { textOf, toldTalks } from '../core/training/told.ts';
 import { fillerScore } from './fillers.ts';
 import { markScores, simpleScores, unseenDocuments, unseenGenres, type MarkScores } from './marks.ts';
 import { medianMs, type Figure } from './measure.ts';
@@ -41,6 +42,21 @@ export async function qualityFigures(): Promise<Figure[]> {
     }
     f1(`${kind}: names inside sentences`, plain.name, kind === 'unseen genres' ? 80 : undefined);
     if (kind === 'unseen genres') f1(`${kind}: names, those of the document known`, markScores(texts, model, { known: true }).name, 85);
+  }
+  const told = toldTalks('measured').map(textOf);
+  for (const pauses of [false, true]) {
+    const found = markScores(told, model, { pauses });
+    const how = pauses ? 'with pauses' : 'without pauses';
+    f1(`talk (12 told talks, only measured): sentence ends, ${how}`, found.end, pauses ? undefined : 58);
+    f1(`talk: commas, ${how}`, found.comma, pauses ? undefined : 54);
+    f1(`talk: names inside sentences, ${how}`, found.name, pauses ? undefined : 62);
+    figures.push({
+      what: `talk: question marks, ${how}, precision`,
+      value: percent(found.question.precision),
+      unit: '%',
+      ...(pauses ? {} : { least: 60 }),
+      against: `recall ${percent(found.question.recall).toFixed(1)}`,
+    });
   }
   const fillers = fillerScore();
   figures.push({

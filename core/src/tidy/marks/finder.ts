@@ -4,7 +4,8 @@ import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { blocksOf, passageAt } from '../flow.ts';
-import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
+import { closesGreeting, endsInTag, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
+import { hearAsTalk, isTalk } from './told.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
@@ -18,8 +19,10 @@ const PAUSE_MS = 280;
 const SURE = {
   end: 0.32,
   endHeard: 0.38,
-  question: 0.6,
-  beforeOpening: 0.06,
+  // Of a question, by the share of its end that asks, and by the end itself: a mark too many reads worse than one too few.
+  question: 0.2,
+  questionEnd: 0.5,
+  beforeOpening: 0.15,
   whole: 0.6,
   word: 0.5,
   comma: 0.3,
@@ -108,6 +111,7 @@ function marksFor(
     if (next && again[a] && again[a]!.to <= next.from + 1) pauses[i] = UNKNOWN;
   });
   const marks = marksOf(model!, said, pauses);
+  if (isTalk(said)) hearAsTalk(model!.told, said, marks, pauses);
   const isHeard = pauses.some((p) => p !== UNKNOWN);
   const own = namesOf(house.names, source.title);
   vote(said, marks.name, own, (word) => (model!.lists(word) & 1) === 1);
@@ -275,9 +279,17 @@ function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null
   return ends;
 }
 
-/** Whether the sentence that ends at word i asks: by the order of its words, or by the network. */
+// A longer run of words begins to ask and ends up saying something.
+const LONGEST_QUESTION = 14;
+
+/**
+ * Whether the sentence that ends at word i asks: it has the form of a question, by the order of its words or by a tag at
+ * its end, and the network agrees that it ends there and asks.
+ */
 function isQuestion(said: readonly string[], marks: Marks, ends: readonly string[], i: number): boolean {
   let first = i;
   while (first > 0 && !/[.?]/.test(ends[first - 1]!)) first--;
-  return isAsked(said, first, i + 1) || marks.question[i]! > SURE.question * marks.end[i]!;
+  if (endsInTag(said, first, i + 1)) return true;
+  if (i + 1 - first > LONGEST_QUESTION || !isAsked(said, first, i + 1)) return false;
+  return marks.end[i]! > SURE.questionEnd && marks.question[i]! > SURE.question * marks.end[i]!;
 }

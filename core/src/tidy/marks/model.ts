@@ -1,5 +1,6 @@
 import { OUTPUTS, Runs, type Grams } from './grams.ts';
 import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
+import { readTold, type Told } from './told.ts';
 import { Network, rowInSteps, type Layer, type Table } from './network.ts';
 
 /**
@@ -17,6 +18,8 @@ export type MarksModel = {
   rows: { of: (word: string) => Int16Array; none: Int16Array; pauses: readonly Int16Array[] };
   grams: Grams;
   network: Network;
+  /** What talk alone taught. */
+  told: Told;
 };
 
 /** A table as the file holds it: whole steps, and how much a step of each row is. */
@@ -31,11 +34,12 @@ type Header = {
   tables: { name: string; rows: number; columns: number; bits: 4 | 8 }[];
   blocks: { before: number; step: number }[];
   filters: { name: List; hashes: number; bytes: number }[];
+  told: { entries: number; step: number };
 };
 
 /**
  * Reads a model from its file: a line of JSON; for each row of each table a scale and its numbers in whole steps of
- * it, of 8 bits or of 4 with the first of two in the upper half; then the word lists.
+ * it, of 8 bits or of 4 with the first of two in the upper half; then the word lists, and what talk taught.
  */
 export function readModel(bytes: Uint8Array): MarksModel {
   const end = bytes.indexOf(10);
@@ -61,6 +65,7 @@ export function readModel(bytes: Uint8Array): MarksModel {
   const filters = Object.fromEntries(
     header.filters.map(({ name, hashes, bytes: size }) => [name, { hashes, bits: bytes.subarray(at, (at += size)) }]),
   ) as Record<List, Filter>;
+  const told = readTold(bytes.subarray(at), header.told.entries, header.told.step);
   const numbered = (list: string[]) => new Map(list.map((text, i) => [text, i + 1]));
   const table = (name: string) => tables.get(name)!;
   const layer = (name: string): Layer => ({ weights: table(name), bias: table(`${name}Bias`) });
@@ -77,6 +82,7 @@ export function readModel(bytes: Uint8Array): MarksModel {
       blocks: header.blocks.map((block, i) => ({ ...block, near: layer(`near${i}`), layer: layer(`layer${i}`) })),
       last: layer('last'),
     }),
+    told,
   };
 }
 

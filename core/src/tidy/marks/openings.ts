@@ -5,6 +5,28 @@ const HELPING = list(
 );
 const WHO = list('you we i they he she it there that this these those anybody anyone somebody someone everybody people');
 const WHOSE = list('the a an any my your our his her their its');
+// A helping verb goes with some of them only: "is you" and "do it" ask nothing.
+const ONE = list('he she it that this there somebody someone anybody anyone');
+const MANY = list('you we they these those there people');
+const AGREES: Record<string, ReadonlySet<string>> = {
+  is: ONE,
+  "isn't": ONE,
+  does: ONE,
+  "doesn't": ONE,
+  has: ONE,
+  "hasn't": ONE,
+  was: new Set([...ONE, 'i']),
+  "wasn't": new Set([...ONE, 'i']),
+  are: MANY,
+  "aren't": MANY,
+  were: MANY,
+  "weren't": MANY,
+  do: list('you we they i people'),
+  "don't": list('you we they i people'),
+  have: list('you we they i people'),
+  "haven't": list('you we they i people'),
+  am: list('i'),
+};
 const ASKING = list('what how why where when which who whose whom');
 const ASKING_SHORT = list("what's how's who's where's why's");
 const OPENERS = list('and but so or well now then okay oh yes no right');
@@ -21,8 +43,10 @@ export function isAsked(said: readonly string[], from: number, to: number): bool
   const at = start(said, from, to);
   const word = (k: number) => (at + k < to ? said[at + k]! : '');
   const first = word(0);
-  if (HELPING.has(first)) return WHO.has(word(1)) || (WHOSE.has(word(1)) && !first.startsWith('ha') && to - at > 3);
-  if (ASKING_SHORT.has(first)) return true;
+  if (HELPING.has(first))
+    return (AGREES[first] ?? WHO).has(word(1)) || (WHOSE.has(word(1)) && !/^(?:ha|do$|don't)/.test(first) && to - at > 3);
+  // "What's left is the evening" says something.
+  if (ASKING_SHORT.has(first)) return first !== "what's" || !said.slice(at + 2, to).some((w) => /^(?:is|are|was|were)$/.test(w));
   if (!ASKING.has(first)) return false;
   if (to - at <= 2 || /^(?:about|if|else|kind)$/.test(word(1))) return true;
   if (HELPING.has(word(1))) {
@@ -32,6 +56,12 @@ export function isAsked(said: readonly string[], from: number, to: number): bool
   }
   return /^(?:how|what|which|whose)$/.test(first) && HELPING.has(word(2)) && (WHO.has(word(3)) || WHOSE.has(word(3)));
 }
+
+const TAG = /^(?:is|are|do|does|did|was|were|ca|could|wo|would|should|has|have|had)n't (?:it|they|you|we|he|she|i|there|that)$/;
+
+/** Whether the words up to `to` end in a tag that asks: "isn't it", "don't they". */
+export const endsInTag = (said: readonly string[], from: number, to: number): boolean =>
+  to - from > 3 && TAG.test(`${said[to - 2]} ${said[to - 1]}`);
 
 // What people say to one another whole: it begins where it stands.
 const SAID_WHOLE =

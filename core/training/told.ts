@@ -1,0 +1,54 @@
+// The talks told for this product (told/README.md), and which of them are for what: rules are written and networks taught
+// on the first part, settings are chosen on the second, the third is only measured.
+import { readdirSync, readFileSync } from 'node:fs';
+
+const FOLDER = new URL('told/', import.meta.url);
+
+/** A talk: its number, and its sentences as they were said, in their paragraphs. */
+export type Told = { number: string; paragraphs: { speaker: string; sentences: string[] }[] };
+
+export const PARTS = ['written on', 'chosen on', 'measured'] as const;
+export type Part = (typeof PARTS)[number];
+
+const SEED = 12;
+
+// Talks are numbered by their kind: 01 to 11 screens, 12 to 22 benches, and so on.
+const OF_A_KIND = 11;
+
+/** Which talks are for what: 60, 20 and 20 of a hundred of each kind, by talk, once and for all. */
+export function partOf(numbers: readonly string[]): Map<string, Part> {
+  let state = SEED;
+  const drawn = [...numbers].sort().map((number) => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return { number, kind: Math.floor((Number(number) - 1) / OF_A_KIND), dice: state };
+  });
+  return new Map(
+    drawn.map(({ number, kind, dice }) => {
+      const own = drawn.filter((other) => other.kind === kind);
+      const place = own.filter((other) => other.dice < dice).length;
+      return [number, PARTS[place < Math.round(0.6 * own.length) ? 0 : place < Math.round(0.8 * own.length) ? 1 : 2]];
+    }),
+  );
+}
+
+/** The talks of a part. */
+export function toldTalks(part: Part): Told[] {
+  const names = readdirSync(FOLDER).filter((name) => name.endsWith('.sents.tsv'));
+  const parts = partOf(names.map((name) => name.slice(0, 2)));
+  return names.filter((name) => parts.get(name.slice(0, 2)) === part).map((name) => readTold(name));
+}
+
+function readTold(name: string): Told {
+  const paragraphs = new Map<string, Told['paragraphs'][number]>();
+  for (const line of readFileSync(new URL(name, FOLDER), 'utf8').split('\n')) {
+    const [, paragraph, speaker, sentence] = line.split('\t');
+    if (line.startsWith('#') || !sentence) continue;
+    const known = paragraphs.get(paragraph!);
+    if (known) known.sentences.push(sentence);
+    else paragraphs.set(paragraph!, { speaker: speaker!, sentences: [sentence] });
+  }
+  return { number: name.slice(0, 2), paragraphs: [...paragraphs.values()] };
+}
+
+/** A talk as one text, a paragraph a block. */
+export const textOf = ({ paragraphs }: Told): string => paragraphs.map(({ sentences }) => sentences.join(' ')).join('\n\n');
