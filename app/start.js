@@ -36,10 +36,14 @@ const sentenceFor = (cause) =>
     ? cause.message
     : (MACHINE[cause?.code] ?? (cause?.cause && sentenceFor(cause.cause)));
 
-process.once('uncaughtException', (cause) => say(sentenceFor(cause) ?? cause));
+// What is left is for whoever mends it: the kind of error and its places, not its words, which may be somebody's.
+const trouble = (cause) =>
+  [cause?.name, cause?.code, ...(cause?.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line))].join('\n');
+
+process.once('uncaughtException', (cause) => say(sentenceFor(cause) ?? trouble(cause)));
 
 try {
   await import('./build/index.js');
 } catch (cause) {
-  say(sentenceFor(cause) ?? cause);
+  say(sentenceFor(cause) ?? trouble(cause));
 }

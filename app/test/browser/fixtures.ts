@@ -15,7 +15,7 @@ export const test = base.extend<{ house: House; quiet: void; quietly: boolean },
   quietly: [true, { option: true }],
   running: [
     async ({}, use) => {
-      const [server, blog] = await Promise.all([startServer(), startBlog()]);
+      const [server, blog] = await Promise.all([startServer({ env: { EVEN_PAGE_OUTLET_SECONDS: '5' } }), startBlog()]);
       await server.call('/outlets', {
         method: 'POST',
         body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token },

@@ -18,7 +18,7 @@ test('a post of which nobody knows is asked about, and stands there once', async
   await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing is sent twice: try again in');
   expect(outlet.posts).toHaveLength(1);
-  await page.waitForTimeout(20_000);
+  await page.waitForTimeout(5500);
   await row.getByRole('button', { name: 'Publish' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
   const asks = page.getByRole('dialog', { name: /on Quiet press already\?$/ });

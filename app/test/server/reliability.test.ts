@@ -173,7 +173,7 @@ describe('nothing that was acknowledged is lost', function () {
       await server.stop();
       const names = listBackups(join(folder, 'backups'));
       expect(names).to.have.length(5);
-      expect(restore().stdout.match(/every save since\n/g)).to.have.length(5);
+      expect(restore().stdout.match(/with every save since\n/g)).to.have.length(5);
       const [oldest] = names.slice(-1);
       rmSync(join(folder, 'database'), { recursive: true });
       expect(restore(oldest!).stderr).to.equal('');
@@ -196,7 +196,7 @@ describe('nothing that was acknowledged is lost', function () {
         journal,
         journal.replace(/\d{12}/, (digits) => String(Number(digits) + 1).padStart(12, '0')),
       );
-      expect(restore().stdout).to.contain('as it was');
+      expect(restore().stdout).to.contain('as it was only');
       expect(restore(name!).stderr).to.match(/no longer reaches back to .* would be missing, .* Nothing was changed\./);
       await start();
       expect((await read(id)).piece.details.title).to.equal(last);
@@ -373,6 +373,21 @@ describe('the journal of saves', () => {
     expect(again.next).to.equal(4);
     await again.append([['pieces', {}]]);
     expect(entries(again)).to.deep.equal([1, 2, 3, 4]);
+    await again.close();
+  });
+
+  it('is read without a change to its files, also a line that is being written', async () => {
+    const journal = new SaveJournal(folder);
+    await journal.append([['pieces', {}]]);
+    const path = join(folder, journal.files()[0]!);
+    appendFileSync(path, '{"entry":2,"half');
+    const before = readFileSync(path);
+    expect(new SaveJournal(folder).reachesBackTo(0)).to.equal(true);
+    expect(readFileSync(path).equals(before)).to.equal(true);
+    await journal.close();
+    const again = new SaveJournal(folder);
+    await again.append([['pieces', {}]]);
+    expect(entries(again)).to.deep.equal([1, 2]);
     await again.close();
   });
 

@@ -7,10 +7,11 @@ import { SaveJournal } from './save-journal.ts';
 
 const say = (moment: Date) => moment.toISOString().slice(0, 16).replace('T', ' ');
 
-/** What a backup brings back: every save since then too, or what it holds alone. */
-export function reachOf(data: string, name: string): 'every save since' | 'as it was' {
+/** What a backup brings back, in words: every save since then too, or what it holds alone. */
+export function reachOf(data: string, name: string): string {
   const mark = markOf(name);
-  return mark !== null && new SaveJournal(join(data, 'journal')).reachesBackTo(mark) ? 'every save since' : 'as it was';
+  if (mark === null) return 'with every save since, as far as the journal reaches';
+  return new SaveJournal(join(data, 'journal')).reachesBackTo(mark) ? 'with every save since' : 'as it was only';
 }
 
 /**

@@ -26,7 +26,10 @@ export class SaveJournal {
   #name: string | null = null;
   #size = 0;
 
-  /** Opens the journal in a folder. A line cut short by a crash was never acknowledged and is taken off. */
+  /**
+   * Opens the journal in a folder; reading changes nothing in it. A line cut short by a crash was never acknowledged: it
+   * is passed over, and taken off before the next is written.
+   */
   constructor(folder: string) {
     this.#folder = folder;
     mkdirSync(folder, { recursive: true });
@@ -34,12 +37,9 @@ export class SaveJournal {
     this.#last = newest ? firstOf(newest) - 1 : 0;
     if (!newest) return;
     const text = this.#read(newest);
-    this.#size = text.lastIndexOf(0x0a) + 1;
-    if (!isPacked(newest)) {
-      this.#name = newest;
-      if (this.#size < text.length) truncateSync(join(folder, newest), this.#size);
-    }
-    this.#last = linesOf(join(folder, newest), text.subarray(0, this.#size)).at(-1)?.entry ?? this.#last;
+    this.#size = text.length;
+    if (!isPacked(newest)) this.#name = newest;
+    this.#last = linesOf(join(folder, newest), text).at(-1)?.entry ?? this.#last;
   }
 
   /** The files of the journal, oldest first. */
@@ -49,10 +49,11 @@ export class SaveJournal {
     return names.filter((name) => !isPacked(name) || !names.includes(name.slice(0, -3))).sort();
   }
 
+  /** The whole lines of a file. */
   #read(name: string): Buffer {
     const path = join(this.#folder, name);
     const bytes = readFileSync(path);
-    if (!isPacked(name)) return bytes;
+    if (!isPacked(name)) return bytes.subarray(0, bytes.lastIndexOf(0x0a) + 1);
     try {
       return gunzipSync(bytes);
     } catch {
@@ -162,6 +163,7 @@ export class SaveJournal {
     const name = (this.#name ??= fileName(first));
     const path = join(this.#folder, name);
     const fresh = !existsSync(path);
+    if (!fresh) truncateSync(path, this.#size);
     const file = await open(path, 'a');
     if (fresh) {
       this.#size = 0;
