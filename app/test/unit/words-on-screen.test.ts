@@ -42,6 +42,8 @@ describe('what the Desk says comes next', () => {
     const posted = (isCurrent: boolean) => ({ outlet: 'Hall blog', isCurrent });
     expect(says(empty, { sources: [], posted: null })).to.equal('look: Bring in material or write on the empty page');
     expect(says(empty, { sources: material(), posted: null })).to.equal('look: Just arrived: a talk of 38 minutes, not tidied yet');
+    const short = [{ ...material()[0]!, durationMs: 62_000 }];
+    expect(says(empty, { sources: short, posted: null })).to.equal('look: Just arrived: a talk of 1 minute, not tidied yet');
     expect(says(empty, { sources: material(3), posted: null })).to.equal('look: Ask for sections: the words are tidied');
     expect(says({ doc: long, details: { ...details, title: '' } }, { sources: [], posted: null })).to.match(
       /^must: The post has no title: write/,
