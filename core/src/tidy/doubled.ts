@@ -5,6 +5,8 @@ import type { Finder, Material } from './finders.ts';
 
 // Words that people do say twice and mean it.
 const MEANT = new Set(['had', 'that', 'very', 'no', 'yes', 'bye', 'really', 'so', 'much', 'long', 'many', 'far', 'way', 'ha']);
+const GOES = new Set(['in', 'out', 'up', 'down', 'off', 'on', 'away', 'back', 'round', 'over', 'through']);
+const SUBJECT = new Set(['it', 'they', 'he', 'she', 'we', 'you', 'i']);
 // Phrases of up to four words, the longest first.
 const LENGTHS = [4, 3, 2, 1];
 const GAP = /^(?!.*\n\s*\n)(?:[\s,–—-]|\.\.\.|…)*$/s;
@@ -40,6 +42,8 @@ function saysAgain(text: string, { words: all, said }: Pick<Material, 'words' | 
   // One word over and over is no phrase: a run of it is for a listen.
   if (length > 1 && said.slice(i, i + length).every((word) => word === said[i])) return false;
   if (length === 1 && (MEANT.has(said[i]!) || /\d/.test(said[i]!))) return false;
+  // "You lay two in, in they go": the second one begins something new.
+  if (length === 1 && GOES.has(said[i]!) && SUBJECT.has(said[i + 2] ?? '')) return false;
   // Only white space, a comma, a dash or a sound may stand between: across a full stop or a paragraph it is style.
   for (let k = i; k < i + 2 * length - 1; k++) {
     if (!GAP.test(text.slice(all[k]!.to, all[k + 1]!.from).replace(SOUNDS, ''))) return false;

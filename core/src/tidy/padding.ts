@@ -24,10 +24,19 @@ const CARRIES_NOTHING: Record<(typeof PADDING)[number], (around: Around) => bool
     // "You know the way" is told; "and you know the way we did it" is padded.
     return !/^(?:that|it|the|an?)\b/.test(after) || /(?:^| )(?:and|but|so|or|because|just)$/.test(before);
   },
-  'I mean': ({ before, after }) =>
+  // "Left, I mean right" takes the left back: only the speaker can say which of them goes.
+  'I mean': ({ before, after, left, right }) =>
+    !(/,\s*$/.test(left) && /^\s+[\p{L}\p{N}'’-]+(?:[,.;!?]|\s*$)/u.test(right)) &&
     !/(?:^| )(?:what|know|which|that|see|thing|one|ones|you|words?|if)$/.test(before) &&
     !/^(?:that$|nothing|everything|every word|what|by|business|well by|to|this$|it$)/.test(after),
   like: ({ before, after, left, right, opens }) => {
+    // "Like I said", "like you saw": as.
+    if (
+      /^(?:i|we|you|he|she|they) (?:just |already |always )?(?:said|say|says|told|showed|saw|see|explained|mentioned|did|do|know|heard)\b/.test(
+        after,
+      )
+    )
+      return false;
     if (/^\s*,/.test(right) && (/,\s*$/.test(left) || opens || IS.test(before))) return true;
     if (COMPARES.test(before))
       return /(?:^| )(?:it's|was|is|are|were|am|be|been|i'm|they're|we're|that's|you're|he's|she's)$/.test(before) && VAGUE.test(after);

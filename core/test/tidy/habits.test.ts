@@ -20,11 +20,19 @@ describe('each phrase that pads', () => {
     },
     'I mean': {
       pads: [['It is old, I mean, really old.', 'It is old, really old.']],
-      means: ['You see what I mean.', 'The one I mean is green.'],
+      means: ['You see what I mean.', 'The one I mean is green.', 'Turn it left, I mean right, until it clicks.'],
     },
     like: {
       pads: [['It was like really wet.', 'It was really wet.']],
-      means: ['Things like saws stay.', 'It looks like rain.', 'I like the old one.', 'Cut it like a cake.'],
+      means: [
+        'Things like saws stay.',
+        'It looks like rain.',
+        'I like the old one.',
+        'Cut it like a cake.',
+        'And like I said, you go slowly.',
+        'One by one, like I showed you.',
+        'But like you saw, it holds.',
+      ],
     },
     'sort of': {
       pads: [['You sort of push it in.', 'You push it in.']],
@@ -152,4 +160,12 @@ describe('spaces nobody meant', () => {
     ['in lines become one empty line', 'One.\n \n\t\n\nTwo.', 'One.\n\nTwo.'],
   ] as const)
     it(what, () => expect(tidied(typed, 'spacing')).to.equal(even));
+});
+
+describe('words said twice', () => {
+  it('stay where the second begins something new', () => {
+    for (const said of ['You lay two in, in they go, and that is it.', 'Then you lift it up, up it comes.'])
+      expect(tidied(said, 'doubled')).to.equal(said);
+    expect(tidied('You put it in in the morning.', 'doubled')).to.equal('You put it in the morning.');
+  });
 });
