@@ -230,7 +230,9 @@ function vote(said: readonly string[], name: Float32Array, own: readonly (readon
 }
 
 // Words a sentence does not end with, whatever the network says.
-const LEADS_ON_ALWAYS = new Set('a an the of and or but if because than as my your our their its his her i we is are was were be been'.split(' '));
+const LEADS_ON_ALWAYS = new Set(
+  'a an the of and or but if because than as my your our their its his her i we is are was were be been'.split(' '),
+);
 // These only before a pause, as in "put it in".
 const LEADS_ON = new Set([...LEADS_ON_ALWAYS, ...'to in on at by for from with am'.split(' ')]);
 // A speaker's pauses are believed when so many of them, of so many at least, stand where a sentence surely ends.
