@@ -51,6 +51,13 @@ const UPLOAD = /^[0-9a-f]{32}$/;
  */
 export async function addRecording(id: string, upload: string, name: string): Promise<void> {
   if (await isTakenIn(upload)) return;
+  await takeIn(id, upload, name).catch(async (cause: unknown) => {
+    // Another request was quicker, and has cleared the upload away.
+    if (!(await isTakenIn(upload))) throw cause;
+  });
+}
+
+async function takeIn(id: string, upload: string, name: string): Promise<void> {
   const store = (await uploadServer()).datastore;
   const state = UPLOAD.test(upload) ? await store.getUpload(upload).catch(() => null) : null;
   if (!state || state.offset !== state.size) throw new Complaint('This recording did not arrive whole: send it again.');
