@@ -33,6 +33,8 @@ const PROMPT_MS = 200;
 
 describe('a hostile neighbour', function () {
   this.timeout(120_000);
+  // What is measured is time: the machine itself may have been busy with something else.
+  this.retries(2);
   let server: RunningServer;
   let id: string;
   let other: string;
@@ -94,11 +96,9 @@ describe('a hostile neighbour', function () {
     ['a page of 28 MB', page('soak '.repeat(5_700_000)), 413],
   ] as const) {
     it(`with ${what} holds nobody up`, async () => {
-      const first = await beside(() => put(doc));
-      expect(first.result.status).to.equal(status);
-      // The machine itself may have been busy with something else: then once more.
-      const { longestMs } = first.longestMs < PROMPT_MS ? first : await beside(() => put(doc));
-      if (status !== 200) expect((await first.result.json()).message).to.match(/larger than can be kept|more than the server takes/);
+      const { result, longestMs } = await beside(() => put(doc));
+      expect(result.status).to.equal(status);
+      if (status !== 200) expect((await result.json()).message).to.match(/larger than can be kept|more than the server takes/);
       expect(longestMs).to.be.below(PROMPT_MS);
     });
   }
