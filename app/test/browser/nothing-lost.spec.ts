@@ -209,6 +209,28 @@ test.describe('what a browser kept', () => {
     await saved(page);
   });
 
+  test('is not called saved while it cannot be sent, whatever else is saved meanwhile', async ({ page, context }) => {
+    await bring(page, 'mending-log.md');
+    await saved(page);
+    const hold = (route: Route) => (route.request().postData()?.includes('Left behind.') ? route.abort() : route.continue());
+    await context.route('**/save', hold);
+    await typeAtEnd(page, 0, ' Left behind.');
+    await expect(says(page)).toContainText('Kept in this browser');
+    const address = page.url();
+    await page.close();
+    const again = await context.newPage();
+    await again.goto(address);
+    await expect(says(again)).toHaveText('Kept in this browser, the server is away');
+    const answered = again.waitForResponse((response) => response.url().endsWith('/save') && response.ok());
+    await typeAtEnd(again, 1, ' Something else.');
+    await answered;
+    await again.waitForTimeout(300);
+    await expect(says(again)).not.toContainText('Saved');
+    await context.unroute('**/save', hold);
+    await expect(pageOf(again)).toContainText('Left behind.', { timeout: 20_000 });
+    await saved(again, 20_000);
+  });
+
   test('words that cannot be put onto the page are offered beside it', async ({ page }) => {
     await bring(page, 'mending-log.md');
     await saved(page);
@@ -258,4 +280,39 @@ test('an answer that never comes holds up no later save', async ({ page }) => {
   await page.reload();
   await expect(pageOf(page)).toContainText('One.');
   await expect(pageOf(page)).toContainText('Two.');
+});
+
+test('over plain HTTP, where browsers have neither locks nor random ids, what was kept comes back and open windows are left alone', async ({
+  context,
+  house,
+}) => {
+  await context.addInitScript(() => {
+    Object.defineProperty(navigator, 'locks', { value: undefined });
+    Object.defineProperty(crypto, 'randomUUID', { value: undefined });
+  });
+  const made = await house.server.call('/pieces', { method: 'POST', body: new FormData() });
+  const address = `/pieces/${((await made.json()) as { id: string }).id}`;
+  const first = await context.newPage();
+  await first.goto(address);
+  await saved(first);
+  await pageOf(first).click();
+  await first.keyboard.type('Typed and closed.');
+  await first.close();
+  const page = await context.newPage();
+  await page.goto(address);
+  await expect(pageOf(page)).toHaveText('Typed and closed.');
+  await saved(page);
+  // A second window leaves what the first one keeps to it.
+  await page.route('**/save', (route) => route.abort());
+  await pageOf(page).click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type(' Still here.');
+  await expect(says(page)).toContainText('Kept in this browser');
+  const other = await context.newPage();
+  await other.goto(address);
+  await saved(other);
+  await expect(pageOf(other)).toHaveText('Typed and closed.');
+  await page.unrouteAll();
+  await saved(page, 20_000);
+  await expect(pageOf(page)).toHaveText('Typed and closed. Still here.');
 });

@@ -252,28 +252,38 @@ export class Saver {
     void this.save();
   }
 
-  /** Takes in what an earlier visit kept: its last draft is sent once more if need be, what came after is put on top. */
+  /**
+   * Takes in what an earlier visit kept: its last draft is sent once more if need be, what came after is put on top. While
+   * the server is away it is tried again; what cannot be put onto the page is shown beside it.
+   */
   async #takeIn(kept: Kept): Promise<void> {
     this.#takingIn++;
     try {
-      const isKept = await this.#putOnTop(kept);
-      if (isKept) await this.#journal.drop(kept.visit);
-    } catch (cause) {
-      // It stays where it is: taken in soon while the server is away; what cannot be put onto the page is shown beside it.
-      if (isAway(cause)) {
+      while (!(await this.#isTakenIn(kept))) {
         this.#say(`Kept in this browser, ${AWAY}`, 'look');
-        if (!this.#closed) setTimeout(() => void this.#takeIn(kept), LAST_RETRY_MS);
-        return;
+        await new Promise((resolve) => setTimeout(resolve, LAST_RETRY_MS));
+        if (this.#closed) return;
       }
-      console.error(cause);
-      const words = wordsOf(kept, this.#held.now().doc);
-      if (words) this.offered = [...this.offered, { visit: kept.visit, words }];
-      else await this.#journal.drop(kept.visit);
-      if (words) this.#say('Kept words wait over the page', 'must');
     } finally {
       this.#takingIn--;
     }
     await this.save();
+  }
+
+  /** Puts what was kept on top, or offers it. Returns false when the server is away: then it stays where it is. */
+  async #isTakenIn(kept: Kept): Promise<boolean> {
+    try {
+      if (await this.#putOnTop(kept)) await this.#journal.drop(kept.visit);
+    } catch (cause) {
+      if (isAway(cause)) return false;
+      console.error(cause);
+      const words = wordsOf(kept, this.#held.now().doc);
+      if (words) {
+        this.offered = [...this.offered, { visit: kept.visit, words }];
+        this.#say('Kept words wait over the page', 'must');
+      } else await this.#journal.drop(kept.visit);
+    }
+    return true;
   }
 
   /** Puts what was kept on top of what is here. Returns whether this visit's own journal has it now. */
