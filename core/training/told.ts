@@ -32,10 +32,13 @@ export function partOf(numbers: readonly string[]): Map<string, Part> {
 }
 
 /** The talks of a part. */
-export function toldTalks(part: Part): Told[] {
+export const toldTalks = (part: Part): Told[] => told(part).map((name) => readTold(name));
+
+/** The files of the talks of a part. */
+function told(part: Part): string[] {
   const names = readdirSync(FOLDER).filter((name) => name.endsWith('.sents.tsv'));
   const parts = partOf(names.map((name) => name.slice(0, 2)));
-  return names.filter((name) => parts.get(name.slice(0, 2)) === part).map((name) => readTold(name));
+  return names.filter((name) => parts.get(name.slice(0, 2)) === part);
 }
 
 function readTold(name: string): Told {
@@ -52,3 +55,22 @@ function readTold(name: string): Told {
 
 /** A talk as one text, a paragraph a block. */
 export const textOf = ({ paragraphs }: Told): string => paragraphs.map(({ sentences }) => sentences.join(' ')).join('\n\n');
+
+/** A talk as an editor weighed it: sentences with weights 0 to 3, and as the editor would write them ('' for those that go). */
+export type Weighed = { text: string; speaker: string; weight: number; written: string }[];
+
+/** The talks of a part, weighed. */
+export const weighed = (part: Part): Weighed[] => told(part).map((name) => readWeighed(name));
+
+function readWeighed(name: string): Weighed {
+  const lines = (file: string) =>
+    readFileSync(new URL(file, FOLDER), 'utf8')
+      .split('\n')
+      .filter((line) => line && !line.startsWith('#'))
+      .map((line) => line.split('\t'));
+  const written = new Map(lines(name.replace('.sents.', '.written.')).map(([id, weight, ...text]) => [id, { weight, text: text.join(' ') }]));
+  return lines(name).map(([id, , speaker, text]) => {
+    const own = written.get(id);
+    return { text: text!, speaker: speaker!, weight: Number(own?.weight ?? 0), written: own?.text ?? '' };
+  });
+}
