@@ -6,8 +6,9 @@ import { gather } from '@even-page/core/gather/formats';
 import { usualHouse } from '@even-page/core/tidy/house';
 import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { readModel } from '@even-page/core/tidy/marks/model';
+import { readWorth } from '@even-page/core/tidy/wording/worth';
 import { check } from './commands/check.ts';
-import type { Command } from './commands/command.ts';
+import type { Command, Request } from './commands/command.ts';
 import { post } from './commands/post.ts';
 import { read } from './commands/read.ts';
 import { shape } from './commands/shape.ts';
@@ -15,6 +16,7 @@ import { tidy } from './commands/tidy.ts';
 
 const MODEL = new URL('../../core/data/marks.bin', import.meta.url);
 const SUBJECTS = new URL('../../core/data/subjects.bin', import.meta.url);
+const WORTH = new URL('../../core/data/worth.bin', import.meta.url);
 const COMMANDS: Record<string, Command> = { read, tidy, shape, post, check };
 
 const HELP = `even-page: material in, a clean post out
@@ -24,6 +26,11 @@ const HELP = `even-page: material in, a clean post out
   even-page shape FILE                its sections      [--sections N]
   even-page post FILE --to md|html    the post it makes [--sections N]
   even-page check FILE                what a proof finds in it
+
+  Talk becomes written prose, of a post's length:
+  --as-said        its words as they were said
+  --length N|all   so many words at most, or all that belongs in a post
+  --person P       told to "you", by "we" or "i", or as-said
 
   --names "A, B"   names and terms as they are spelt, to find where they were heard wrong
   --json           the same as data
@@ -35,6 +42,9 @@ const OPTIONS = {
   sections: { type: 'string' },
   to: { type: 'string' },
   names: { type: 'string' },
+  length: { type: 'string' },
+  person: { type: 'string' },
+  'as-said': { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
 } as const;
 
@@ -51,7 +61,6 @@ export async function run(argv: string[]): Promise<Result> {
     const command = COMMANDS[name];
     if (!command) throw new Complaint(`There is no command "${name}": use read, tidy, shape, post or check.`);
     if (!file || more.length) throw new Complaint(`Name one file, or - for standard input: even-page ${name} FILE.`);
-    const sections = values.sections === undefined ? undefined : sectionCount(values.sections);
     const to = values.to ?? 'md';
     if (to !== 'md' && to !== 'html') throw new Complaint('A post goes to md or html: use --to md or --to html.');
     const { source, draft } = await gather(bytesOf(file), file === '-' ? '' : basename(file));
@@ -63,8 +72,9 @@ export async function run(argv: string[]): Promise<Result> {
       house: { ...usualHouse(), names },
       model: readModel(readFileSync(MODEL)),
       subjects: readSubjects(readFileSync(SUBJECTS)),
+      worth: readWorth(readFileSync(WORTH)),
     };
-    const { data, text } = command({ source, draft, sections, to, tools });
+    const { data, text } = command({ source, draft, wishes: wishesOf(values), to, tools });
     return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
     const sentence = complaintOf(error);
@@ -89,6 +99,26 @@ function bytesOf(file: string): Uint8Array {
     if (code === 'EISDIR') throw new Complaint(`"${file}" is a folder: name a file in it.`);
     throw new Complaint(`The file "${file}" cannot be read (${code}).`);
   }
+}
+
+const PERSONS = ['you', 'we', 'i', 'as-said'] as const;
+
+/** What was asked of the page. Throws a Complaint when it makes no sense. */
+function wishesOf(values: { sections?: string; length?: string; person?: string; 'as-said'?: boolean }): Request['wishes'] {
+  const person = values['as-said'] ? 'as-said' : PERSONS.find((p) => p === values.person?.toLowerCase());
+  if (values.person !== undefined && !person) throw new Complaint('--person takes you, we, i or as-said.');
+  return {
+    ...(values.sections === undefined ? {} : { sections: sectionCount(values.sections) }),
+    ...(values.length === undefined ? {} : { length: wordsWanted(values.length) }),
+    ...(person ? { person } : {}),
+  };
+}
+
+function wordsWanted(value: string): number | 'all' {
+  if (value === 'all') return 'all';
+  const words = Number(value);
+  if (!Number.isInteger(words) || words < 1 || words > 200_000) throw new Complaint('--length takes a number of words up to 200,000, or all.');
+  return words;
 }
 
 function sectionCount(value: string): number {

@@ -74,3 +74,33 @@ function readWeighed(name: string): Weighed {
     return { text: text!, speaker: speaker!, weight: Number(own?.weight ?? 0), written: own?.text ?? '' };
   });
 }
+
+/** A talk with an editor's sections: where each begins (numbers of sentences, the introduction left out) and its heading. */
+export type Sectioned = {
+  number: string;
+  sentences: { text: string; speaker: string; opensParagraph: boolean }[];
+  borders: Set<number>;
+  sections: { role: 'introduction' | 'body' | 'close'; heading: string; from: number }[];
+};
+
+/** The talks of a part with their sections. */
+export const sectioned = (part: Part): Sectioned[] => told(part).map((name) => readSectioned(name));
+
+function readSectioned(name: string): Sectioned {
+  const sentences: Sectioned['sentences'] = [];
+  const sections: Sectioned['sections'] = [];
+  let paragraph = '';
+  for (const line of readFileSync(new URL(name, FOLDER), 'utf8').split('\n')) {
+    const border = /^# \[(intro|close|section: *(.*))\]/.exec(line);
+    if (border) {
+      const role = border[1] === 'intro' ? 'introduction' : border[1] === 'close' ? 'close' : 'body';
+      sections.push({ role, heading: border[2] ?? '', from: sentences.length });
+      continue;
+    }
+    const [, own, speaker, text] = line.split('\t');
+    if (line.startsWith('#') || !text) continue;
+    sentences.push({ text, speaker: speaker!, opensParagraph: own !== paragraph });
+    paragraph = own!;
+  }
+  return { number: name.slice(0, 2), sentences, borders: new Set(sections.map((s) => s.from).filter(Boolean)), sections };
+}

@@ -1,9 +1,10 @@
 import type { Gathered } from '@even-page/core/gather/formats';
-import type { Subjects } from '@even-page/core/shape/cut/subjects';
+import type { PageTools, PageWishes } from '@even-page/core/page/made-page';
 import type { Tools } from '@even-page/core/tidy/finders';
+import type { Person } from '@even-page/core/tidy/wording/rule';
 
 /** What a command is given: the material, and the options that were named. */
-export type Request = Gathered & { tools: Tools & { subjects: Subjects }; sections: number | undefined; to: 'md' | 'html' };
+export type Request = Gathered & { tools: Tools & PageTools; wishes: PageWishes & { person?: Person }; to: 'md' | 'html' };
 
 /** A command: the same result as data (for --json) and as text. */
 export type Command = (request: Request) => { data: unknown; text: string };

@@ -3,10 +3,10 @@ import { htmlFile, markdownFile } from '@even-page/core/send/files';
 import type { Command } from './command.ts';
 import { pageOf } from './sections.ts';
 
-/** The post a file makes, as Markdown with front matter or as an HTML page. */
+/** The post a file makes, as Markdown with front matter or as an HTML page; with --json what was done to make it. */
 export const post: Command = (request) => {
-  const { doc } = pageOf(request);
-  const details = { ...emptyDetails(), title: request.source.title ?? '', ...request.draft?.details };
-  const text = (request.to === 'html' ? htmlFile : markdownFile)(details, doc);
-  return { data: { to: request.to, details, text }, text };
+  const page = pageOf(request);
+  const details = { ...emptyDetails(), ...page.details };
+  const text = (request.to === 'html' ? htmlFile : markdownFile)(details, page.doc);
+  return { data: { to: request.to, details, text, ...(page.account ? { account: page.account } : {}) }, text };
 };

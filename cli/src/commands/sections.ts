@@ -1,7 +1,9 @@
 import { outlineOf } from '@even-page/core/post/sections';
 import type { Origin, PostNode } from '@even-page/core/post/schema';
 import type { Source } from '@even-page/core/gather/source';
-import { shapeOf, writeSections } from '@even-page/core/shape/outline';
+import type { Details } from '@even-page/core/post/details';
+import { makePage, type Account } from '@even-page/core/page/made-page';
+import { editsForSections } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
 import type { Request } from './command.ts';
@@ -15,23 +17,29 @@ export type PrintedSection = {
   words: number;
 };
 
-/** The page a file makes and its sections: a draft keeps its own headings, other material is cut by subject. */
-export function pageOf({ source, draft, sections, tools }: Request): { doc: PostNode; sections: PrintedSection[] } {
-  if (draft && sections === undefined && outlineOf(draft.doc).some((s) => s.id !== 'lead' || s.heading)) {
-    return { doc: draft.doc, sections: ownSections(draft.doc) };
-  }
-  const proposed = shapeOf([{ source: '', paragraphs: proseOf(source, findEdits(source, tools)) }], tools.subjects).sections(sections);
+/** What a file makes: its page, its sections, and what was found for its details. */
+export type PageOfFile = { doc: PostNode; sections: PrintedSection[]; details: Partial<Details>; account?: Account };
+
+/** The page a file makes: a draft keeps its own headings, of other material one is made. */
+export function pageOf({ source, draft, wishes, tools }: Request): PageOfFile {
+  if (draft && wishes.sections === undefined && outlineOf(draft.doc).some((s) => s.id !== 'lead' || s.heading))
+    return { doc: draft.doc, sections: ownSections(draft.doc), details: draft.details };
+  const edits = editsForSections(findEdits(source, tools), []);
+  const choices = wishes.person ? { person: wishes.person } : {};
+  const made = makePage([{ source: '', paragraphs: proseOf(source, edits), choices }], wishes, tools);
   return {
-    doc: writeSections(proposed),
+    doc: made.doc,
     sections: borders(
       source,
-      proposed.map((s) => ({
-        heading: s.heading,
-        startMs: s.startMs ?? null,
-        firstPassage: s.paragraphs[0]!.sentences[0]!.first,
-        words: s.words,
-      })),
+      made.sections.map((s) => ({ heading: s.heading, startMs: s.startMs ?? null, firstPassage: s.first, words: s.words })),
     ),
+    details: {
+      title: source.title ?? made.titles[0] ?? '',
+      standfirst: made.standfirst,
+      description: made.description,
+      ...draft?.details,
+    },
+    account: made.account,
   };
 }
 

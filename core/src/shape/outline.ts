@@ -2,11 +2,15 @@ import { wordCount } from '../language/words.ts';
 import { terms } from '../language/terms.ts';
 import type { Origin, PostNode } from '../post/schema.ts';
 import { schema } from '../post/schema.ts';
-import { paragraphText, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
-import { cutting, wishedSections, type Unit } from './cut/cutting.ts';
+import { isOut, paragraphText, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
+import { isSpoken } from '../tidy/wording/written.ts';
+import { cutting, wishedSections, type Border, type Unit } from './cut/cutting.ts';
 import type { Subjects } from './cut/subjects.ts';
 import { signpost } from './cut/signposts.ts';
+import { cutTalk, sectionsOfTalk, type TalkUnit } from './cut/talk.ts';
 import { proposeHeadings } from './headings.ts';
+import { paragraphsOfTalk, type Placed } from './paragraphs.ts';
+import { proposeTalkHeadings, type ProposedHeadings } from './talk-headings/talk-headings.ts';
 
 /** Tidied prose and the id of the source it came from. */
 export type Material = { source: string; paragraphs: readonly Paragraph[] };
@@ -14,13 +18,19 @@ export type Material = { source: string; paragraphs: readonly Paragraph[] };
 /** What a section is for: the first introduces, the last closes. */
 export type Role = 'introduction' | 'body' | 'close';
 
-/** A section as proposed: its heading and others it could have, its paragraphs, and how surely it begins where it does. */
+/**
+ * A section as proposed: its heading and others it could have, whether the heading can stand without a look, its paragraphs,
+ * and how surely it begins where it does.
+ */
 export type ProposedSection = {
   role: Role;
   heading: string;
   headings: string[];
+  isSure: boolean;
   strength: number;
   words: number;
+  /** The number of the first passage, and its time. */
+  first: number;
   startMs?: number;
   paragraphs: { source: string; sentences: ProseSentence[] }[];
 };
@@ -38,61 +48,121 @@ const FEWEST_WITH_ROLES = 3;
 
 /**
  * Looks for the subjects of material, to cut it into headed sections: an introduction first, a close last, the body
- * between.
+ * between. Talk is cut where it announces a section, other material where its words change; sentences that stay off the
+ * page count for where sections begin, and stand in none.
  * @param subjects what is known of words beforehand; without it, the material alone is gone by
  */
 export function shapeOf(materials: readonly Material[], subjects: Subjects | null = null): Shape {
   const sentences = materials.flatMap(({ source, paragraphs }) =>
     paragraphs.flatMap((p, n) =>
-      p.sentences.map((sentence, i) => ({ source, paragraph: `${source}:${n}`, sentence, opensParagraph: i === 0 })),
+      p.sentences.map((sentence): Placed => ({ source, paragraph: `${source}:${n}`, sentence, ...(p.speaker ? { speaker: p.speaker } : {}) })),
     ),
   );
-  const units = sentences.map(({ sentence: { text }, opensParagraph }): Unit => ({
-    terms: terms(text),
-    opensParagraph,
-    pull: signpost(text),
-  }));
-  const cuts = cutting(units, subjects);
-  const wished = wishedSections(sentences.reduce((sum, { sentence }) => sum + wordCount(sentence.text), 0));
+  const cutter = isSpoken(materials.flatMap((m) => m.paragraphs)) ? talkCutter(sentences, subjects) : proseCutter(sentences, subjects);
 
-  function sections(count = wished): ProposedSection[] {
+  function sections(count = cutter.wished): ProposedSection[] {
     if (!sentences.length) return [];
-    const borders = cuts.cut(count);
+    const borders = cutter.cut(count);
     const edges = [0, ...borders.map((b) => b.at), sentences.length];
     const parts = edges.slice(0, -1).map((from, i) => sentences.slice(from, edges[i + 1]));
     const roles = parts.map((_, i): Role => roleOf(i, parts.length));
-    const bodies = parts.filter((_, i) => roles[i] === 'body');
-    const headings = proposeHeadings(
-      bodies.map((part) => part.map((s) => s.sentence.text)),
-      subjects,
-    );
+    const headings = cutter.headings(parts, roles);
     return parts.map((part, i) => {
-      const role = roles[i]!;
-      const startMs = part[0]!.sentence.startMs;
-      const paragraphs: ProposedSection['paragraphs'] = [];
-      part.forEach(({ source, paragraph, sentence }, n) => {
-        if (paragraph !== part[n - 1]?.paragraph) paragraphs.push({ source, sentences: [] });
-        paragraphs.at(-1)!.sentences.push(sentence);
-      });
-      const own = role === 'introduction' ? ['Introduction'] : role === 'close' ? ['To close'] : headings.shift()!;
+      const kept = part.filter((p) => !isOut(p.sentence));
+      const { first, startMs } = part[0]!.sentence;
+      const own = headings[i]!;
       return {
-        role,
-        heading: own[0]!,
-        headings: own,
+        role: roles[i]!,
+        heading: own.headings[0]!,
+        headings: own.headings,
+        isSure: own.isSure,
         strength: borders[i - 1]?.strength ?? 0,
-        words: part.reduce((sum, s) => sum + wordCount(s.sentence.text), 0),
+        words: kept.reduce((sum, p) => sum + wordCount(p.sentence.text), 0),
+        first,
         ...(startMs === undefined ? {} : { startMs }),
-        paragraphs,
+        paragraphs: cutter.paragraphs(kept).map((placed) => ({ source: placed[0]!.source, sentences: placed.map((p) => p.sentence) })),
       };
     });
   }
   return {
     get natural() {
-      return cuts.natural;
+      return cutter.natural;
     },
     sections,
   };
 }
+
+/** How a kind of material is cut, headed and parted. */
+type Cutter = {
+  wished: number;
+  readonly natural: number;
+  cut: (sections: number) => Border[];
+  headings: (parts: readonly (readonly Placed[])[], roles: readonly Role[]) => ProposedHeadings[];
+  paragraphs: (section: readonly Placed[]) => Placed[][];
+};
+
+const INTRODUCTION: ProposedHeadings = { headings: ['Introduction'], isSure: true };
+
+function proseCutter(sentences: readonly Placed[], subjects: Subjects | null): Cutter {
+  const units = sentences.map(({ sentence: { text }, paragraph }, i): Unit => ({
+    terms: terms(text),
+    opensParagraph: paragraph !== sentences[i - 1]?.paragraph,
+    pull: signpost(text),
+  }));
+  const cuts = cutting(units, subjects);
+  return {
+    wished: wishedSections(wordsOf(sentences)),
+    get natural() {
+      return cuts.natural;
+    },
+    cut: cuts.cut,
+    headings(parts, roles) {
+      const bodies = parts.filter((_, i) => roles[i] === 'body');
+      const found = proposeHeadings(
+        bodies.map((part) => part.map((p) => p.sentence.text)),
+        subjects,
+      );
+      return roles.map((role) =>
+        role === 'introduction' ? INTRODUCTION : { headings: role === 'close' ? ['To close'] : found.shift()!, isSure: true },
+      );
+    },
+    paragraphs(section) {
+      const made: Placed[][] = [];
+      section.forEach((placed, i) => {
+        if (placed.paragraph !== section[i - 1]?.paragraph) made.push([]);
+        made.at(-1)!.push(placed);
+      });
+      return made;
+    },
+  };
+}
+
+function talkCutter(sentences: readonly Placed[], subjects: Subjects | null): Cutter {
+  const units = sentences.map(({ sentence, paragraph, speaker }, i): TalkUnit => ({
+    text: saidOf(sentence),
+    terms: terms(saidOf(sentence)),
+    opensParagraph: paragraph !== sentences[i - 1]?.paragraph,
+    words: isOut(sentence) ? 0 : wordCount(sentence.text),
+    ...(speaker ? { speaker } : {}),
+  }));
+  const wished = sectionsOfTalk(wordsOf(sentences));
+  return {
+    wished,
+    natural: wished,
+    cut: (sections) => cutTalk(units, sections, subjects),
+    headings(parts, roles) {
+      const found = proposeTalkHeadings(
+        parts.map((part) => part.map(({ sentence }) => ({ said: saidOf(sentence), text: sentence.text, worth: sentence.wording?.worth ?? 2 }))),
+        subjects,
+      );
+      return roles.map((role, i) => (role === 'introduction' ? INTRODUCTION : found[i]!));
+    },
+    paragraphs: paragraphsOfTalk,
+  };
+}
+
+const wordsOf = (sentences: readonly Placed[]): number =>
+  sentences.reduce((sum, { sentence }) => sum + (isOut(sentence) ? 0 : wordCount(sentence.text)), 0);
 
 function roleOf(i: number, of: number): Role {
   if (of < FEWEST_WITH_ROLES) return 'body';
@@ -105,7 +175,7 @@ function roleOf(i: number, of: number): Role {
  */
 export function writeSections(sections: readonly ProposedSection[]): PostNode {
   const blocks = sections.flatMap(({ role, heading, paragraphs }) => [
-    ...(role === 'introduction' ? [] : [schema.node('heading', { level: 2 }, schema.text(heading))]),
+    ...(role === 'introduction' || !paragraphs.length ? [] : [schema.node('heading', { level: 2 }, schema.text(heading))]),
     ...paragraphs.map(({ source, sentences }) =>
       schema.node('paragraph', { origins: [originOf(source, sentences)] }, schema.text(paragraphText({ sentences }))),
     ),

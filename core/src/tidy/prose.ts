@@ -5,9 +5,31 @@ import { flowOf } from './flow.ts';
 
 /**
  * A sentence of tidied prose, the passages it came from and the stretch [from, to) of the source's flow; `startMs` is
- * the time of the first passage.
+ * the time of the first passage. Where talk was made written prose, `wording` knows what was said.
  */
-export type ProseSentence = { text: string; first: number; last: number; from: number; to: number; startMs?: number };
+export type ProseSentence = {
+  text: string;
+  first: number;
+  last: number;
+  from: number;
+  to: number;
+  startMs?: number;
+  wording?: SentenceWording;
+};
+
+/**
+ * How a sentence became written: as it was said, what rules did to it, why it goes whole (null when it stays), and how much a
+ * page needs it, 0 to 3.
+ */
+export type SentenceWording = { said: string; changes: WordingChange[]; out: string | null; worth: number };
+
+/** What a rule of wording did, by its name, and why. */
+export type WordingChange = { rule: string; reason: string };
+
+/** A sentence as it was said. */
+export const saidOf = ({ text, wording }: ProseSentence): string => wording?.said ?? text;
+/** Whether a sentence stays off the page. */
+export const isOut = ({ wording }: ProseSentence): boolean => wording !== undefined && wording.out !== null;
 
 /** A paragraph of tidied prose: its sentences, and who speaks if that is known. */
 export type Paragraph = { sentences: ProseSentence[]; speaker?: string };

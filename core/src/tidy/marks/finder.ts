@@ -1,3 +1,4 @@
+import { isTalk } from '../../language/spoken.ts';
 import { isTimed, type Passage } from '../../gather/source.ts';
 import { normal } from '../../language/terms.ts';
 import { words, type Word } from '../../language/words.ts';
@@ -5,7 +6,7 @@ import type { Edit } from '../edit.ts';
 import type { Finder, Material } from '../finders.ts';
 import { blocksOf, passageAt } from '../flow.ts';
 import { closesGreeting, endsInTag, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
-import { hearAsTalk, isTalk } from './told.ts';
+import { hearAsTalk } from './told.ts';
 import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.

@@ -77,7 +77,7 @@ export function kindOf(word: string, n: string, before: { n: string; k: Kind } |
   if (!/[\p{L}\p{N}]/u.test(n)) return ',';
   if (/n't$/.test(n)) return 'x';
   if (/'(?:m|re|ll|ve|d)$/.test(n)) return 'p';
-  if (/'s$/.test(n)) return n === "let's" ? 'x' : /^(?:it|that|this|there|what|he|she|who|here|where|how)'s$/.test(n) ? 'p' : 'n';
+  if (/'s$/.test(n)) return n === "let's" ? 'x' : /^(?:it|that|this|there|what|he|she|who|here|where|how|everything|nobody|somebody|everybody|one|else|thing)'s$/.test(n) ? 'p' : 'n';
   if (/^[$£€]?\d/.test(n) || NUMBERS.has(n)) return 'm';
   if (PRONOUNS.has(n)) return 'p';
   if (DETERMINERS.has(n)) return 't';

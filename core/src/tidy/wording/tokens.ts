@@ -35,7 +35,7 @@ export const madeToken = (w: string): Token => {
 };
 
 /** Tokens as a sentence: one space between words, a capital first, no comma without a word on either side. */
-export function textOf({ all, end }: Tokens): string {
+export function textOf({ all, end }: { all: readonly Token[]; end: string }): string {
   let text = '';
   let previous: Token | undefined;
   const shown = withoutLooseCommas(all);

@@ -1,5 +1,7 @@
-import { wordCount } from '../../language/words.ts';
-import type { Paragraph, ProseSentence } from '../prose.ts';
+import { wordCount, words as wordsIn } from '../../language/words.ts';
+import { isTalk } from '../../language/spoken.ts';
+import { normal } from '../../language/terms.ts';
+import { saidOf, type Paragraph, type WordingChange } from '../prose.ts';
 import { droppedBy } from './drops.ts';
 import { DEEDS } from './kinds.ts';
 import { readied, use, Wording, type Person, type ReadyRule, type Rule, type Telling } from './rule.ts';
@@ -10,27 +12,21 @@ import { openers } from './rules/openers.ts';
 import { padding } from './rules/padding.ts';
 import { persons } from './rules/person.ts';
 import { pointing } from './rules/pointing.ts';
+import { split } from './splits.ts';
 import { textOf, tokensOf } from './tokens.ts';
 import { worthOf, type WorthModel } from './worth.ts';
-
-/** What a rule did to a sentence. */
-export type Change = { rule: string; reason: string };
-
-/**
- * A sentence as written: `said` is the tidied sentence it came from, `changes` what rules did, `out` why it goes whole (null
- * when it stays) and `worth` how much a page needs it, 0 to 3.
- */
-export type WrittenSentence = ProseSentence & { said: string; changes: Change[]; out: string | null; worth: number };
-export type WrittenParagraph = { sentences: WrittenSentence[]; speaker?: string };
 
 /** How the writer wants a sentence, whatever the rules say: as it was said, in, or out. */
 export type Turn = 'said' | 'in' | 'out';
 
-/** What is kept of the wording of a source: the person, and the sentences turned by hand, by where they begin in its flow. */
+/**
+ * What is kept of the wording of a source: the person, or "as-said" when all stays as it was said, and the sentences turned by
+ * hand, by where they begin in its flow.
+ */
 export type WordingChoices = { person?: Person; turns?: Readonly<Record<number, Turn>> };
 
 /** A talk as written, and who it is told by or to. */
-export type Written = { person: Person; paragraphs: WrittenParagraph[] };
+export type Written = { person: Person; paragraphs: Paragraph[] };
 
 // In this order; those in the middle make room for each other, and are used twice.
 const FIRST = [openers];
@@ -43,15 +39,18 @@ const PASSES = [ready(FIRST), ready(TWICE), ready(TWICE), ready(LAST)];
 export const WORDING_RULES: readonly Rule[] = [...FIRST, ...TWICE, ...LAST.slice(0, -1)].flat();
 
 /** A sentence as written, and what was done to it. */
-export function wordedSentence(said: string, telling: Telling): { text: string; changes: Change[]; isInstruction: boolean } {
-  const { all, end } = tokensOf(said);
-  const wording = new Wording(all, end, telling);
-  const changes: Change[] = [];
+export function wordedSentence(said: string, telling: Telling): { text: string; changes: WordingChange[]; isInstruction: boolean } {
+  const { all: words, end } = tokensOf(said);
+  const wording = new Wording(words, end, telling);
+  const changes: WordingChange[] = [];
   for (const pass of PASSES) {
     for (const rule of pass)
       if (use(rule, wording) && !changes.some((c) => c.rule === rule.name)) changes.push({ rule: rule.name, reason: rule.reason });
   }
-  return { text: changes.length ? textOf(wording) : said, changes, isInstruction: wording.isInstruction };
+  const parts = /^[.…]?$/.test(end) ? split(wording.all) : [[...wording.all]];
+  if (parts.length > 1) changes.push({ rule: 'run-on', reason: 'Too long for one sentence' });
+  const text = parts.map((part, i) => textOf({ all: part, end: i < parts.length - 1 ? '.' : end })).join(' ');
+  return { text: changes.length ? text : said, changes, isInstruction: wording.isInstruction };
 }
 
 const FIRST_PERSON = /(?:^|[,;] |\b(?:and|but|so|that|because|if|when|then) )(?:I|we|We|I'm|I've|I'll|we're|we've|we'll|I'd)\b/;
@@ -82,9 +81,15 @@ export function tellingOf(sentences: readonly string[]): Telling {
   return { person: turned / Math.max(1, turned + told) >= TURNED && share >= DEEDS_TOLD ? 'you' : 'i', isHowTo: share >= HOW_TO };
 }
 
+// What a sentence is taken to be worth when nothing is known.
+const USUAL = 2;
 // A sentence goes when it is so sure that no article needs it.
 const SURELY_NOTHING = 0.6;
 const AGAIN_WITHIN = 4;
+
+/** Whether paragraphs are English talk, the only thing wording is for. */
+export const isSpoken = (paragraphs: readonly Paragraph[]): boolean =>
+  isTalk(paragraphs.flatMap((p) => p.sentences.flatMap((s) => wordsIn(saidOf(s)).map((w) => normal(w.text)))));
 
 /**
  * A talk as an editor would write it down, by small changes alone: words that carry nothing go, deeds are told to the
@@ -93,6 +98,7 @@ const AGAIN_WITHIN = 4;
  * @param worth what an article needs, learned; without it only rules take sentences out
  */
 export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoices = {}, worth: WorthModel | null = null): Written {
+  if (choices.person === 'as-said') return { person: 'as-said', paragraphs: [...paragraphs] };
   const talk = paragraphs.flatMap(({ sentences, speaker }) => sentences.map(({ text }) => ({ text, ...(speaker ? { speaker } : {}) })));
   const usual = tellingOf(talk.map((s) => s.text));
   const telling = { ...usual, person: choices.person ?? usual.person };
@@ -103,7 +109,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
     person: telling.person,
     paragraphs: paragraphs.map(({ speaker, sentences }) => ({
       ...(speaker ? { speaker } : {}),
-      sentences: sentences.map((sentence): WrittenSentence => {
+      sentences: sentences.map((sentence) => {
         const n = at++;
         const said = sentence.text;
         const turn = choices.turns?.[sentence.from];
@@ -122,7 +128,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
               ? 'Nothing an article needs'
               : null;
         const out = turn === 'out' ? 'Left out by the writer' : turn ? null : proposed;
-        return { ...sentence, text, said, changes, out, worth: drop || isAgain ? 0 : (weighed?.expected ?? 2) };
+        return { ...sentence, text, wording: { said, changes, out, worth: drop || isAgain ? 0 : (weighed?.expected ?? USUAL) } };
       }),
     })),
   };

@@ -1,0 +1,141 @@
+import { terms } from '../language/terms.ts';
+import { wordCount } from '../language/words.ts';
+import { DESCRIPTION_LENGTH } from '../post/details.ts';
+import type { PostNode } from '../post/schema.ts';
+import type { Subjects } from '../shape/cut/subjects.ts';
+import { hiddenLists, withList } from '../shape/lists.ts';
+import { atMost, LEAST_NEEDED, usualLength } from '../shape/needed.ts';
+import { shapeOf, writeSections, type Material, type ProposedSection } from '../shape/outline.ts';
+import { centrality } from '../shape/standing/opening.ts';
+import { alone, isStatement, pointsBack } from '../shape/standing/said-on-page.ts';
+import type { HeadedSentence } from '../shape/talk-headings/candidates.ts';
+import { isOut, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
+import type { Person } from '../tidy/wording/rule.ts';
+import type { WorthModel } from '../tidy/wording/worth.ts';
+import { asWritten, isSpoken, type WordingChoices } from '../tidy/wording/written.ts';
+import { proposeTitles } from './titles.ts';
+
+/** Tidied material, and how the writer wants its wording. */
+export type PageMaterial = Material & { choices?: WordingChoices };
+
+/** What the writer asks of a page: its words (as many as its material asks for when not given) and its sections. */
+export type PageWishes = { length?: number | 'all'; sections?: number };
+
+/** What is known of words beforehand. */
+export type PageTools = { subjects: Subjects | null; worth: WorthModel | null };
+
+/** What was done to make a page, in counts; words and sentences of the material, sections of the body. */
+export type Account = {
+  said: number;
+  words: number;
+  sentences: number;
+  changed: number;
+  person: Person;
+  sections: number;
+  lists: number;
+  /** Words that stay off the page, by why. */
+  out: { reason: string; words: number; sentences: number }[];
+  /** Headings that want the writer. */
+  unsure: { heading: string; headings: string[] }[];
+};
+
+/** A page made of material in one go. */
+export type MadePage = { sections: ProposedSection[]; doc: PostNode; titles: string[]; standfirst: string; description: string; account: Account };
+
+/** Material as it is written: talk worded, and as long as wished; other material as it stands. */
+export function writtenMaterial(materials: readonly PageMaterial[], { length }: PageWishes, { worth }: PageTools): { materials: Material[]; person: Person } {
+  let person: Person = 'as-said';
+  const written = materials.map(({ source, paragraphs, choices }) => {
+    if (!isSpoken(paragraphs)) return { source, paragraphs };
+    const worded = asWritten(paragraphs, choices, worth);
+    person = worded.person;
+    return { source, paragraphs: worded.paragraphs };
+  });
+  const all = written.flatMap((m) => m.paragraphs);
+  if (length === 'all' || !all.some((p) => p.sentences.some((s) => s.wording))) return { materials: written, person };
+  const cut = atMost(all, length ?? usualLength(all));
+  let at = 0;
+  return { materials: written.map(({ source, paragraphs }) => ({ source, paragraphs: cut.slice(at, (at += paragraphs.length)) })), person };
+}
+
+/**
+ * A page made of tidied material: talk as written, what no page needs left out, in headed sections, with steps as lists, a
+ * title, a standfirst and a description. Nothing stands on it that was not said.
+ */
+export function makePage(given: readonly PageMaterial[], wishes: PageWishes, tools: PageTools): MadePage {
+  const { materials, person } = writtenMaterial(given, wishes, tools);
+  const sections = shapeOf(materials, tools.subjects).sections(wishes.sections);
+  const { doc, lists } = withLists(writeSections(sections));
+  const all = materials.flatMap((m) => m.paragraphs.flatMap((p) => p.sentences));
+  const [standfirst, description] = summaries(sections, tools.subjects);
+  return {
+    sections,
+    doc,
+    titles: proposeTitles([all.map(headed)], tools.subjects),
+    standfirst,
+    description,
+    account: accountOf(materials, sections, person, lists),
+  };
+}
+
+const headed = (s: ProseSentence): HeadedSentence => ({ said: saidOf(s), text: s.text, worth: s.wording?.worth ?? 2 });
+
+/** The page with the steps and the counted things in it as numbered lists. */
+function withLists(doc: PostNode): { doc: PostNode; lists: number } {
+  const found = hiddenLists(doc).filter((list) => list.kind === 'steps' || list.kind === 'counted');
+  let made = doc;
+  // From the last to the first: what stands before a list keeps its place.
+  for (const list of found.toReversed()) made = withList(made, list, 'numbers');
+  return { doc: made, lists: found.length };
+}
+
+const TO_THE_ROOM = /\b(?:tonight|today|this (?:evening|morning|afternoon|video|talk)|thank you|welcome|i'm \w+|my name)\b/i;
+
+/** A standfirst and a description: the sentences most central to all that is said, those that promise or conclude first. */
+function summaries(sections: readonly ProposedSection[], subjects: Subjects | null): [standfirst: string, description: string] {
+  const said = sections.map((s) => ({ ...s, sentences: s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text.split(/(?<=[.!])\s+(?=\p{Lu})/u)).flat()) }));
+  const central = centrality(
+    said.map((s) => ({ id: '', heading: s.heading, from: 0, sentences: s.sentences.map((text) => ({ text, origins: [] })) })),
+    subjects,
+  );
+  const fits = said.flatMap(({ role, sentences }) =>
+    sentences
+      .map((text) => alone(text))
+      .filter((text) => /[.!]$/.test(text) && isStatement(text) && !pointsBack(text) && !TO_THE_ROOM.test(text) && wordCount(text) >= 6)
+      .map((text) => ({ text, score: central(text) * (role === 'body' ? 1 : 1.4) })),
+  );
+  const ranked = fits.sort((a, b) => b.score - a.score);
+  const [first] = ranked.filter(({ text }) => wordCount(text) <= 28);
+  if (!first) return ['', ''];
+  const told = new Set(terms(first.text));
+  const other = ranked.find(({ text }) => text !== first.text && terms(text).filter((t) => told.has(t)).length <= 2 && first.text.length + text.length < DESCRIPTION_LENGTH.most);
+  const short = ranked.find(({ text }) => text.length <= DESCRIPTION_LENGTH.most);
+  const description = first.text.length <= DESCRIPTION_LENGTH.most ? [first.text, other?.text].filter(Boolean).join(' ') : (short?.text ?? '');
+  return [first.text, description];
+}
+
+function accountOf(materials: readonly Material[], sections: readonly ProposedSection[], person: Person, lists: number): Account {
+  const all = materials.flatMap((m) => m.paragraphs.flatMap((p: Paragraph) => p.sentences));
+  const out = new Map<string, { reason: string; words: number; sentences: number }>();
+  for (const s of all) {
+    if (!isOut(s)) continue;
+    const reason = s.wording!.out!;
+    const sum = out.get(reason) ?? { reason, words: 0, sentences: 0 };
+    sum.words += wordCount(saidOf(s));
+    sum.sentences++;
+    out.set(reason, sum);
+  }
+  const bodies = sections.filter((s) => s.role === 'body' && s.words);
+  return {
+    said: all.reduce((sum, s) => sum + wordCount(saidOf(s)), 0),
+    words: sections.reduce((sum, s) => sum + s.words, 0),
+    sentences: all.length,
+    changed: all.filter((s) => s.wording?.changes.length && !isOut(s)).length,
+    person,
+    sections: bodies.length,
+    lists,
+    out: [...out.values()].sort((a, b) => Number(a.reason === LEAST_NEEDED) - Number(b.reason === LEAST_NEEDED) || b.words - a.words),
+    unsure: bodies.filter((s) => !s.isSure).map(({ heading, headings }) => ({ heading, headings })),
+  };
+}
+

@@ -1,0 +1,92 @@
+import { wordCount } from '../../language/words.ts';
+import type { Border } from './cutting.ts';
+import { counted, likeness } from './likeness.ts';
+import { pulls, type Spoken } from './pulls.ts';
+import type { Subjects } from './subjects.ts';
+
+/** A sentence of a talk, and how many words of it stand on the page. */
+export type TalkUnit = Spoken & { words: number };
+
+// A section has so many words, and the body so many sections more (chosen on talks with an editor's sections).
+const WORDS_A_SECTION = 220;
+const MORE = 1.2;
+// Introduction and close are short, and vary more than other sections.
+const INTRODUCTION = { words: 40, spread: 0.9 };
+const CLOSE = { words: 90, spread: 0.9 };
+const SPREAD = 0.4;
+// Readers want no section below so many words, and none far above the rest.
+const SHORTEST = 120;
+const LONG = 350;
+// How much the likeness of the words counts beside what announces a section, and the pull against lengths.
+const LIKENESS = 0.2;
+const PULL = 1;
+// No section is looked at that is so many times as long as wanted.
+const LONGEST = 3;
+const MOST_BODIES = 40;
+
+/** How many sections a talk wants whose page has so many words, introduction and close among them. */
+export function sectionsOfTalk(words: number): number {
+  const bodies = Math.min(MOST_BODIES, Math.max(1, Math.round(MORE + words / WORDS_A_SECTION)));
+  return words < 2 * WORDS_A_SECTION ? Math.min(3, bodies) : bodies + 2;
+}
+
+/** The logarithm of a log-normal density of a length, without what is the same for all. */
+const fits = (words: number, mean: number, spread: number) => -0.5 * (Math.log(Math.max(3, words) / mean) / spread) ** 2 - Math.log(spread);
+
+/**
+ * Cuts a talk into so many sections: where it announces one (pulls.ts), where its words change (likeness.ts), with lengths
+ * readers like. The best set of borders is found by dynamic programming, as in cutting.ts.
+ */
+export function cutTalk(units: readonly TalkUnit[], sections: number, subjects: Subjects | null): Border[] {
+  const n = units.length;
+  const wanted = Math.max(1, Math.min(sections, n));
+  if (wanted === 1) return [];
+  const before = [0];
+  for (const { words, text } of units) before.push(before.at(-1)! + words + 0.02 * wordCount(text));
+  const total = before[n]!;
+  const hasEdges = wanted >= 3;
+  const mean = Math.max(60, (total - (hasEdges ? 100 : 0)) / (hasEdges ? wanted - 2 : wanted));
+  const text = counted(
+    units.map((u) => u.terms),
+    subjects,
+  );
+  const extend = likeness(text, Math.max(8, (text.before[n]! / total) * mean));
+  const pull = pulls(units);
+  const rows = units.map((_, i) => {
+    let last = i + 1;
+    while (last < n && before[last + 1]! - before[i]! <= LONGEST * mean) last++;
+    const row = new Float64Array(last - i + 1);
+    extend(i, last, (unit, nats) => (row[unit + 1 - i] = nats));
+    return row;
+  });
+  const lengthOf = (i: number, j: number): number => {
+    const words = before[j]! - before[i]!;
+    const body = fits(words, mean, SPREAD) - (words < SHORTEST ? (SHORTEST - words) / 15 : 0) - Math.max(0, (words - Math.max(LONG, 1.5 * mean)) / 50);
+    if (hasEdges && i === 0) return Math.max(body - 0.5, fits(words, INTRODUCTION.words, INTRODUCTION.spread));
+    if (hasEdges && j === n) return Math.max(body - 1.5, fits(words, CLOSE.words, CLOSE.spread));
+    return body;
+  };
+  let best = new Float64Array(n + 1).fill(-Infinity);
+  best[0] = 0;
+  const back: Int32Array[] = [];
+  for (let s = 1; s <= wanted; s++) {
+    const round = new Float64Array(n + 1).fill(-Infinity);
+    const from = new Int32Array(n + 1);
+    for (let i = s - 1; i < n; i++) {
+      if (best[i] === -Infinity) continue;
+      const own = best[i]! + (i ? PULL * pull[i]! : 0);
+      for (let j = s === wanted ? n : i + 1; j < i + rows[i]!.length; j++) {
+        const score = own + LIKENESS * rows[i]![j - i]! + lengthOf(i, j);
+        if (score <= round[j]!) continue;
+        round[j] = score;
+        from[j] = i;
+      }
+    }
+    back.push(from);
+    best = round;
+  }
+  if (best[n] === -Infinity) return cutTalk(units, wanted - 1, subjects);
+  const edges: number[] = [];
+  for (let s = wanted, j = n; s > 1; s--) edges.unshift((j = back[s - 1]![j]!));
+  return edges.map((at) => ({ at, strength: pull[at]! - (pull[at + 1] ?? 0) }));
+}

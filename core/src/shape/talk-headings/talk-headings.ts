@@ -1,0 +1,66 @@
+import type { Subjects } from '../cut/subjects.ts';
+import { headingCandidates, talkTerms, type HeadedSentence, type HeadingCandidate } from './candidates.ts';
+import { HEADING_WEIGHTS } from './weights.ts';
+
+/** The headings proposed for a section, the best first, and whether the first is good enough to stand without a look. */
+export type ProposedHeadings = { headings: string[]; isSure: boolean };
+
+const CHOICES = 3;
+// Under this a heading wants the writer (chosen on talks with an editor's headings).
+const GATE = 0.3;
+// Words that head another section already say less.
+const USED = 0.75;
+// Where half of the headings tell deeds, a deed that is nearly as telling goes first.
+const PARALLEL = 0.5;
+const NEARLY = 0.6;
+// What reads better alone, apart from how well it agrees with what an editor writes (chosen by reading).
+const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.08, claim: 0.05, question: 0.08, thing: 0, pair: 0 };
+
+type Ranked = HeadingCandidate & { score: number };
+
+const scoreOf = ({ features, kind }: HeadingCandidate): number =>
+  Object.entries(features).reduce((sum, [name, x]) => sum + (HEADING_WEIGHTS[name] ?? 0) * x, HEADING_WEIGHTS.bias!) + READS[kind];
+
+/**
+ * Headings for the sections of a talk, three for each, made of its own words: a deed it tells, a short claim, a question, or
+ * what it names. What speaks for one is learned from sections an editor headed (core/training/headings.ts).
+ * @param taken headings in use elsewhere on the page
+ */
+export function proposeTalkHeadings(
+  sections: readonly (readonly HeadedSentence[])[],
+  subjects: Subjects | null,
+  taken: readonly string[] = [],
+): ProposedHeadings[] {
+  const talk = talkTerms(sections);
+  const ranked = sections.map((section) =>
+    headingCandidates(section, talk, subjects)
+      .map((c): Ranked => ({ ...c, score: scoreOf(c) }))
+      .sort((a, b) => b.score - a.score)
+      .slice(0, 40),
+  );
+  const bests = ranked.flatMap(([best]) => best ?? []);
+  const tellsDeeds = bests.filter((c) => c.kind === 'deed').length >= PARALLEL * bests.length;
+  const used = new Set<string>();
+  const texts = new Set(taken.map((t) => t.toLowerCase()));
+  return ranked.map((all, n) => {
+    const fresh = all
+      .map((c) => ({ ...c, score: c.score * (c.stems.every((s) => used.has(s)) ? USED : 1) }))
+      .filter((c) => !texts.has(c.text.toLowerCase()))
+      .sort((a, b) => b.score - a.score);
+    const chosen: Ranked[] = [];
+    const deed = tellsDeeds ? fresh.find((c) => c.kind === 'deed' && c.score >= NEARLY * (fresh[0]?.score ?? 0)) : undefined;
+    if (deed) chosen.push(deed);
+    for (const c of fresh) {
+      if (chosen.length === CHOICES) break;
+      // Three choices are three different things to say.
+      if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)) || other.stems.every((s) => c.stems.includes(s)))) chosen.push(c);
+    }
+    const [first] = chosen;
+    if (!first) return { headings: [`Part ${n + 1}`], isSure: false };
+    for (const s of first.stems) used.add(s);
+    texts.add(first.text.toLowerCase());
+    return { headings: chosen.map((c) => asHeading(c.text)), isSure: first.score >= GATE };
+  });
+}
+
+const asHeading = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
