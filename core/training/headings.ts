@@ -6,9 +6,10 @@ import { format } from 'prettier';
 import { stem, isContentWord } from '../src/language/terms.ts';
 import { words } from '../src/language/words.ts';
 import { readSubjects } from '../src/shape/cut/subjects.ts';
-import { headingCandidates, talkTerms, type HeadedSentence } from '../src/shape/talk-headings/candidates.ts';
+import { headingCandidates, stemFeatures, talkTerms, type HeadedSentence, type TalkTerms } from '../src/shape/talk-headings/candidates.ts';
 import { asWritten } from '../src/tidy/wording/written.ts';
 import { readWorth } from '../src/tidy/wording/worth.ts';
+import { proposeTalkHeadings } from '../src/shape/talk-headings/talk-headings.ts';
 import { sectioned, type Part } from './told.ts';
 
 const subjects = readSubjects(readFileSync(new URL('../data/subjects.bin', import.meta.url)));
@@ -16,7 +17,7 @@ const worth = readWorth(readFileSync(new URL('../data/worth.bin', import.meta.ur
 const stemsOf = (text: string) => new Set(words(text).filter((w) => isContentWord(w.text) || /^[a-z]{3,}$/.test(w.text)).filter((w) => !SMALL.has(w.text.toLowerCase())).map((w) => stem(w.text)));
 const SMALL = new Set('the and for are its with you your our this that how what why when does not from into out off over'.split(' '));
 
-type Headed = { candidates: ReturnType<typeof headingCandidates>; heading: string };
+type Headed = { sentences: HeadedSentence[]; talk: number; terms: TalkTerms; heading: string; candidates: ReturnType<typeof headingCandidates> };
 
 export function headed(part: Part): Headed[] {
   return sectioned(part).flatMap((talk) => {
@@ -28,7 +29,7 @@ export function headed(part: Part): Headed[] {
     const all = written.paragraphs.map(({ sentences: [s] }): HeadedSentence => ({ said: s!.wording!.said, text: s!.text, worth: s!.wording!.worth }));
     const parts = talk.sections.map((s, i) => all.slice(s.from, talk.sections[i + 1]?.from ?? all.length));
     const terms = talkTerms(parts);
-    return talk.sections.flatMap(({ role, heading }, i) => (role === 'body' ? [{ candidates: headingCandidates(parts[i]!, terms, subjects), heading }] : []));
+    return talk.sections.flatMap(({ role, heading }, i) => (role === 'body' ? [{ sentences: parts[i]!, talk: Number(talk.number), terms, heading, candidates: [] }] : []));
   });
 }
 
@@ -77,14 +78,63 @@ function measured(sections: readonly Headed[], weights: Record<string, number>, 
   return `first ${pc(first)}, one of three ${pc(three)}, possible ${pc(possible)} of ${sections.length}`;
 }
 
-const parts = { on: headed('written on'), chosen: headed('chosen on'), measured: headed('measured') };
-for (const hold of [0.001, 0.01]) {
-  const weights = fitted(parts.on, hold);
-  console.log(hold, 'written on:', measured(parts.on, weights), 'chosen on:', measured(parts.chosen, weights, process.argv.includes('--show') && hold === 0.001));
+/** How the headings proposed do, talk by talk. */
+function proposed(sections: readonly Headed[]): string {
+  let first = 0;
+  let three = 0;
+  for (const talk of new Set(sections.map((s) => s.talk))) {
+    const own = sections.filter((s) => s.talk === talk);
+    proposeTalkHeadings(own.map((s) => s.sentences), subjects).forEach(({ headings }, i) => {
+      const theirs = stemsOf(own[i]!.heading);
+      const shares = (text: string) => [...stemsOf(text)].some((s) => theirs.has(s));
+      if (shares(headings[0]!)) first++;
+      if (headings.some(shares)) three++;
+    });
+  }
+  return `proposed: first ${((100 * first) / sections.length).toFixed(1)} %, one of three ${((100 * three) / sections.length).toFixed(1)} %`;
 }
-const weights = fitted([...parts.on, ...parts.chosen], 0.001);
-console.log('measured:', measured(parts.measured, weights));
+
+/** Logistic regression: which stems of a section stand in its heading. */
+function fittedStems(sections: readonly Headed[]): Record<string, number> {
+  const rows = sections.flatMap(({ sentences, terms, heading }) => {
+    const own = stemsOf(heading);
+    return [...stemFeatures(sentences, terms, subjects)].map(([s, features]) => ({ features, y: own.has(s) ? 1 : 0 }));
+  });
+  const weights: Record<string, number> = { bias: -3 };
+  const squares: Record<string, number> = {};
+  for (let round = 0; round < 15; round++) {
+    for (let i = 0; i < rows.length; i++) {
+      const { features, y } = rows[(i * 7919) % rows.length]!;
+      let sum = weights.bias!;
+      for (const name in features) sum += (weights[name] ?? 0) * features[name]!;
+      const wrong = 1 / (1 + Math.exp(-sum)) - y;
+      for (const name of ['bias', ...Object.keys(features)]) {
+        const slope = wrong * (name === 'bias' ? 1 : features[name]!) + 1e-4 * (weights[name] ?? 0);
+        squares[name] = (squares[name] ?? 0) + slope * slope;
+        weights[name] = (weights[name] ?? 0) - (0.1 * slope) / Math.sqrt(squares[name]! + 1);
+      }
+    }
+  }
+  return Object.fromEntries(Object.entries(weights).map(([name, w]) => [name, Math.round(w * 1000) / 1000]));
+}
+
+const withCandidates = (sections: readonly Headed[], stems: Record<string, number>): Headed[] =>
+  sections.map((s) => ({ ...s, candidates: headingCandidates(s.sentences, s.terms, subjects, stems) }));
+
+const parts = { on: headed('written on'), chosen: headed('chosen on'), measured: headed('measured') };
+const stemsOn = fittedStems(parts.on);
+const on = withCandidates(parts.on, stemsOn);
+const weightsOn = fitted(on, 0.001);
+console.log('written on:', measured(on, weightsOn), 'chosen on:', measured(withCandidates(parts.chosen, stemsOn), weightsOn, process.argv.includes('--show')));
+const stems = fittedStems([...parts.on, ...parts.chosen]);
+const weights = fitted(withCandidates([...parts.on, ...parts.chosen], stems), 0.001);
+console.log('measured:', measured(withCandidates(parts.measured, stems), weights));
 const text = `// Made by core/training/headings.ts: what each feature of a candidate adds to how well it is expected to agree with an editor's.
 export const HEADING_WEIGHTS: Readonly<Record<string, number>> = ${JSON.stringify(weights)};
+
+// What each feature of a stem adds to the log-odds that it stands in an editor's heading.
+export const STEM_WEIGHTS: Readonly<Record<string, number>> = ${JSON.stringify(stems)};
 `;
 writeFileSync(new URL('../src/shape/talk-headings/weights.ts', import.meta.url), await format(text, { parser: 'typescript', singleQuote: true, printWidth: 140 }));
+if (process.argv.includes('--proposed')) console.log(proposed(parts.on), proposed(parts.chosen), proposed(parts.measured));
+if (process.argv.includes('--lost')) for (const s of withCandidates(parts.on, stems)) { const own = stemsOf(s.heading); if (!s.candidates.some((c) => [...stemsOf(c.text)].some((x) => own.has(x)))) console.log(s.candidates.length, s.heading, '|', s.sentences.filter((x) => [...stemsOf(x.text)].some((y) => own.has(y))).slice(0, 4).map((x) => x.text.slice(0, 90)).join(' / ')); }

@@ -155,7 +155,9 @@ function talkCutter(sentences: readonly Placed[], subjects: Subjects | null): Cu
         parts.map((part) => part.map(({ sentence }) => ({ said: saidOf(sentence), text: sentence.text, worth: sentence.wording?.worth ?? 2 }))),
         subjects,
       );
-      return roles.map((role, i) => (role === 'introduction' ? INTRODUCTION : found[i]!));
+      // A close that says nothing of its own ends the last section.
+      const closing = (own: ProposedHeadings) => (own.isSure ? own : { ...own, headings: ['', ...own.headings], isSure: true });
+      return roles.map((role, i) => (role === 'introduction' ? INTRODUCTION : role === 'close' ? closing(found[i]!) : found[i]!));
     },
     paragraphs: paragraphsOfTalk,
   };
@@ -175,7 +177,7 @@ function roleOf(i: number, of: number): Role {
  */
 export function writeSections(sections: readonly ProposedSection[]): PostNode {
   const blocks = sections.flatMap(({ role, heading, paragraphs }) => [
-    ...(role === 'introduction' || !paragraphs.length ? [] : [schema.node('heading', { level: 2 }, schema.text(heading))]),
+    ...(role === 'introduction' || !heading || !paragraphs.length ? [] : [schema.node('heading', { level: 2 }, schema.text(heading))]),
     ...paragraphs.map(({ source, sentences }) =>
       schema.node('paragraph', { origins: [originOf(source, sentences)] }, schema.text(paragraphText({ sentences }))),
     ),

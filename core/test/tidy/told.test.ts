@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
+import { isTalk } from '@even-page/core/language/spoken';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { marksOf, NO_PAUSE, readModel } from '@even-page/core/tidy/marks/model';
 import { endsInTag, isAsked } from '@even-page/core/tidy/marks/openings';
-import { features as featuresOf, hearAsTalk, isTalk, readTold } from '@even-page/core/tidy/marks/told';
+import { features as featuresOf, hearAsTalk, readTold } from '@even-page/core/tidy/marks/told';
 import { proseOf } from '@even-page/core/tidy/prose';
 import { partOf, PARTS, textOf, toldTalks } from '../../training/told.ts';
 

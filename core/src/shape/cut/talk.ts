@@ -8,7 +8,7 @@ import type { Subjects } from './subjects.ts';
 export type TalkUnit = Spoken & { words: number };
 
 // A section has so many words, and the body so many sections more (chosen on talks with an editor's sections).
-const WORDS_A_SECTION = 220;
+const WORDS_A_SECTION = 240;
 const MORE = 1.2;
 // Introduction and close are short, and vary more than other sections.
 const INTRODUCTION = { words: 40, spread: 0.9 };

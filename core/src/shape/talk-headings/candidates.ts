@@ -4,7 +4,8 @@ import { DEEDS } from '../../tidy/wording/kinds.ts';
 import { tokensOf, type Token } from '../../tidy/wording/tokens.ts';
 import { announcementOf } from '../cut/announcements.ts';
 import { frequencyOf, NAME, type Subjects } from '../cut/subjects.ts';
-import { claim, deedAt, LIGHT_NOUNS, nounPhrase, question, shown, thingAt, type NounPhrase, type Phrase } from './phrases.ts';
+import { STEM_WEIGHTS } from './weights.ts';
+import { claim, deedAt, LIGHT_NOUNS, named as namedAlone, nounPhrase, question, shown, thingAt, type NounPhrase, type Phrase } from './phrases.ts';
 
 /** A sentence of a section: as said, as written, and how much a page needs it (0 to 3). */
 export type HeadedSentence = { said: string; text: string; worth: number };
@@ -25,18 +26,114 @@ const countOf = (all: readonly string[]) => {
 };
 
 /** What is known of a whole talk before its sections are headed. */
-export type TalkTerms = { counts: Map<string, number>; total: number; top: Set<string>; sections: Map<string, number>; of: number };
+export type TalkTerms = {
+  counts: Map<string, number>;
+  total: number;
+  /** The three stems said most. */
+  top: Set<string>;
+  /** In how many sections each stem is said. */
+  sections: Map<string, number>;
+  of: number;
+  /** Words that have a capital where they open no sentence. */
+  names: Map<string, string>;
+};
 
 export function talkTerms(sections: readonly (readonly HeadedSentence[])[]): TalkTerms {
   const own = sections.map((section) => section.flatMap((s) => terms(s.said)));
   const counts = countOf(own.flat());
   const inSections = countOf(own.flatMap((stems) => [...new Set(stems)]));
   const top = [...counts].sort((a, b) => b[1] - a[1]).slice(0, 3).map(([s]) => s);
-  return { counts, total: own.flat().length, top: new Set(top), sections: inSections, of: sections.length };
+  return { counts, total: own.flat().length, top: new Set(top), sections: inSections, of: sections.length, names: namesIn(sections.flat()) };
+}
+
+function namesIn(sentences: readonly HeadedSentence[]): Map<string, string> {
+  const forms = new Map<string, { capital: number; small: number; as: string }>();
+  for (const { said } of sentences) {
+    for (const [i, { w, n, k }] of tokensOf(said).all.entries()) {
+      if (!i || k === ',') continue;
+      const form = forms.get(n) ?? { capital: 0, small: 0, as: w };
+      if (/^\p{Lu}/u.test(w)) Object.assign(form, { capital: form.capital + 1, as: w });
+      else form.small++;
+      forms.set(n, form);
+    }
+  }
+  return new Map([...forms].filter(([n, f]) => f.capital > f.small && n !== 'i').map(([n, f]) => [n, f.as]));
+}
+
+/** What speaks for each stem of a section to stand in its heading, by name. */
+export function stemFeatures(section: readonly HeadedSentence[], talk: TalkTerms, subjects: Subjects | null): Map<string, Record<string, number>> {
+  const here = countOf(section.flatMap((s) => terms(s.said)));
+  const size = Math.max(1, [...here.values()].reduce((a, b) => a + b, 0));
+  const order = [...new Set(section.flatMap((s) => terms(s.said)))];
+  const tfidf = (s: string) => (here.get(s) ?? 0) * Math.log(1 + talk.of / (talk.sections.get(s) ?? 1));
+  const ranked = [...here.keys()].sort((a, b) => tfidf(b) - tfidf(a));
+  const found = new Map<string, Record<string, number>>();
+  const of = (s: string) => {
+    let known = found.get(s);
+    if (!known) found.set(s, (known = {}));
+    return known;
+  };
+  order.forEach((s, i) => {
+    const c = here.get(s)!;
+    const all = talk.counts.get(s) ?? c;
+    Object.assign(of(s), {
+      [`place ${i < 3 ? 'a' : i < 7 ? 'b' : i < 15 ? 'c' : i < 30 ? 'd' : 'e'}`]: 1,
+      count: Math.log(c),
+      [`times ${Math.min(4, c)}`]: 1,
+      share: c / all,
+      rank: 1 / (1 + ranked.indexOf(s)),
+      [`ranked ${ranked.indexOf(s) < 1 ? 'first' : ranked.indexOf(s) < 3 ? 'third' : ranked.indexOf(s) < 6 ? 'sixth' : 'lower'}`]: 1,
+      top: talk.top.has(s) ? 1 : 0,
+      often: Math.log(all),
+      spread: (talk.sections.get(s) ?? 1) / talk.of,
+      rare: subjects ? Math.min(8, -Math.log(frequencyOf(subjects, s, NAME))) / 8 : 0.7,
+      dense: c / size > 0.05 ? 1 : 0,
+    });
+  });
+  section.forEach((sentence, n) => {
+    const announced = announcementOf(sentence.said);
+    if (announced.about && announced.frame !== 'none')
+      for (const s of terms(announced.about).slice(0, 5)) if (found.has(s)) of(s)[n < 2 ? `announced first ${announced.frame}` : 'announced'] = 1;
+    const { all } = tokensOf(sentence.text);
+    all.forEach((token, i) => {
+      const s = stem(token.n);
+      if (!found.has(s)) return;
+      const before = all[i - 1];
+      if (token.k === 'v' && (!before || before.k === ',' || LEADS_DEED.has(before.n))) {
+        of(s).deed = 1;
+        if (i < 2) of(s)['opens deed'] = 1;
+        const object = all.slice(i + 1, i + 5).findLast((t) => t.k === 'n' || t.k === 'e');
+        if (object && found.has(stem(object.n))) of(stem(object.n)).object = (of(stem(object.n)).object ?? 0) + 0.5;
+      }
+      if (before?.k === 't' && /^(?:a|an|this|these)$/.test(before.n)) of(s).introduced = 1;
+      if (before?.n === 'the' || before?.n === 'your') of(s).definite = 1;
+      if (token.k === 'e') of(s).name = 1;
+      if (/\?/.test(sentence.text)) of(s).asked = 1;
+      if (n === section.length - 1) of(s).last = 1;
+      of(s).worth = Math.max(of(s).worth ?? 0, sentence.worth / 3);
+    });
+  });
+  return found;
+}
+
+/** How likely each stem of a section is to stand in its heading. */
+export function stemChances(section: readonly HeadedSentence[], talk: TalkTerms, subjects: Subjects | null, weights: Readonly<Record<string, number>>): Map<string, number> {
+  return new Map(
+    [...stemFeatures(section, talk, subjects)].map(([s, features]) => [
+      s,
+      1 / (1 + Math.exp(-Object.entries(features).reduce((sum, [name, x]) => sum + (weights[name] ?? 0) * x, weights.bias ?? -3))),
+    ]),
+  );
 }
 
 /** Everything a section could be headed with. */
-export function headingCandidates(section: readonly HeadedSentence[], talk: TalkTerms, subjects: Subjects | null): HeadingCandidate[] {
+export function headingCandidates(
+  section: readonly HeadedSentence[],
+  talk: TalkTerms,
+  subjects: Subjects | null,
+  weights = STEM_WEIGHTS,
+): HeadingCandidate[] {
+  const chances = stemChances(section, talk, subjects, weights);
   const here = countOf(section.flatMap((s) => terms(s.said)));
   const size = Math.max(1, [...here.values()].reduce((a, b) => a + b, 0));
   const opening = new Set<string>();
@@ -55,20 +152,23 @@ export function headingCandidates(section: readonly HeadedSentence[], talk: Talk
   const found = new Map<string, HeadingCandidate>();
   const named = new Map<string, { text: string; count: number; heft: number; sentence: number }>();
   let offset = 0;
-  let last: NounPhrase | null = null;
+  // Things named lately: a pronoun means the one of them that the section is most about.
+  let recent: { thing: NounPhrase; sentence: number; at: number }[] = [];
   section.forEach((sentence, n) => {
     const announced = announcementOf(sentence.said);
-    const add = (phrase: Phrase | null, isAnnounced: boolean) => {
+    const add = (phrase: Phrase | null, isAnnounced: boolean, isAlone = false) => {
       if (!phrase) return;
       const stems = [...new Set(terms(phrase.text))];
       if (!stems.length) return;
       const size = wordCount(phrase.text);
+      const chance = chancesOf(stems, chances);
       const mean = (of: (s: string) => number) => stems.reduce((sum, s) => sum + of(s), 0) / stems.length;
       const most = (of: (s: string) => number) => Math.max(...stems.map(of));
       const features: Record<string, number> = {
         [`kind ${phrase.kind}`]: 1,
         [`frame ${isAnnounced ? announced.frame : 'inside'}`]: 1,
         announced: isAnnounced ? 1 : 0,
+        alone: isAlone ? 1 : 0,
         first: n === 0 ? 1 : 0,
         second: n === 1 ? 1 : 0,
         near: Math.exp(-offset / 40),
@@ -86,6 +186,7 @@ export function headingCandidates(section: readonly HeadedSentence[], talk: Talk
         top: mean((s) => (talk.top.has(s) ? 1 : 0)),
         stems: stems.length / 3,
         [`words ${Math.min(7, size)}`]: 1,
+        ...chance,
         figure: /\d/.test(phrase.text) ? 1 : 0,
         name: / \p{Lu}\p{Ll}/u.test(phrase.text) ? 1 : 0,
         resolved: phrase.isResolved ? 1 : 0,
@@ -103,6 +204,11 @@ export function headingCandidates(section: readonly HeadedSentence[], talk: Talk
       if (!known) found.set(key, { text: phrase.text, kind: phrase.kind, stems, features, sentence: n });
       else known.features.repeated = (known.features.repeated ?? 0) + 0.5;
     };
+    recent = recent.filter((r) => r.sentence >= n - 1);
+    const meant = (pronoun: string, before: number): NounPhrase | null => {
+      const fits = recent.filter((r) => r.thing.isPlural === (pronoun === 'them') && (r.sentence < n || r.at < before));
+      return fits.sort((a, b) => heft(stem(b.thing.head)) - heft(stem(a.thing.head)))[0]?.thing ?? null;
+    };
     const of = (text: string, isAnnounced: boolean) => {
       const { all, end } = tokensOf(text);
       if (all.length > 3 * MOST_OF_A_SENTENCE) all.length = 3 * MOST_OF_A_SENTENCE;
@@ -112,31 +218,38 @@ export function headingCandidates(section: readonly HeadedSentence[], talk: Talk
         const before = all[i - 1];
         const isTold = !before || before.k === ',' || LEADS_DEED.has(before.n) || (before.k === 'r' && i < 4);
         const negated = all.slice(Math.max(0, i - 2), i).some((t) => /n't$|^(?:not|never)$/.test(t.n));
-        if (isTold && !negated && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n)))) add(deedAt(all, i, last), isAnnounced);
+        if (isTold && !negated && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n)))) add(deedAt(all, i, meant), isAnnounced);
         const opensThing = token.k === 't' || ((token.k === 'n' || token.k === 'e' || token.k === 'j') && !/[tnejmgd]/.test(before?.k ?? ''));
         if (opensThing) {
           add(thingAt(all, i), isAnnounced);
           const thing = nounPhrase(all, i);
-          if (thing) last = thing;
-          if (thing && !LIGHT_NOUNS.has(thing.head) && !DEEDS.has(thing.words[0]!)) {
+          if (thing && !LIGHT_NOUNS.has(thing.head) && !DEEDS.has(thing.words[0]!) && !talk.names.has(thing.head)) {
             const key = stem(thing.head);
             const known = named.get(key) ?? { text: shown({ ...thing, determiner: thing.isName ? '' : 'the' }), count: 0, heft: heft(key), sentence: n };
-            known.count++;
+            if (token.k === 't') known.count++;
             named.set(key, known);
+            recent.push({ thing, sentence: n, at: i });
           }
         }
       });
     };
+    if (n < 3) add(namedAlone(tokensOf(sentence.said).all), true, true);
     if (announced.about && announced.frame !== 'none') of(capitalsOf(announced.about, sentence.said), true);
     of(sentence.text, false);
     offset += wordCount(sentence.said);
   });
   for (const candidate of pairsOf([...named].map(([key, thing]) => ({ ...thing, key })))) {
     const size = wordCount(candidate.text);
-    const features = { 'kind pair': 1, 'pair said': Math.log(1 + candidate.count), 'pair heft': candidate.heft / 5, [`words ${Math.min(7, size)}`]: 1, 'pair near': Math.exp(-candidate.sentence / 3), [`pair ${candidate.rank}`]: 1 };
+    const features = { ...chancesOf(candidate.stems, chances), 'kind pair': 1, 'pair said': Math.log(1 + candidate.count), 'pair heft': candidate.heft / 5, [`words ${Math.min(7, size)}`]: 1, 'pair near': Math.exp(-candidate.sentence / 3), [`pair ${candidate.rank}`]: 1 };
     found.set(candidate.text.toLowerCase(), { text: candidate.text, kind: 'pair', stems: candidate.stems, features, sentence: candidate.sentence });
   }
-  return [...found.values()];
+  return [...found.values()].map((c) => ({ ...c, text: c.text.replace(/[\p{L}\p{N}'’-]+/gu, (w) => talk.names.get(w) ?? w) }));
+}
+
+/** How likely a heading of these stems is to say what an editor's says: one of them, and each. */
+function chancesOf(stems: readonly string[], chances: ReadonlyMap<string, number>): Record<string, number> {
+  const own = stems.map((s) => chances.get(s) ?? 0.02);
+  return { 'chance any': 1 - own.reduce((none, p) => none * (1 - p), 1), 'chance best': Math.max(...own), 'chance mean': own.reduce((a, b) => a + b, 0) / own.length };
 }
 
 type Named = { key: string; text: string; count: number; heft: number; sentence: number };

@@ -101,10 +101,16 @@ function hanging(all: readonly Token[], at: number, size: number): string {
   return run.length >= 3 && size + run.length <= MOST_WORDS && !POINTS.test(text) && !/[txic]/.test(run.at(-1)!.k) ? ` ${text}` : '';
 }
 
-const NO_OBJECT = set('ask tell let help give show call wait work rest return point listen');
+// Verbs that want more than a thing, or tell no deed.
+const NO_OBJECT = set(
+  'ask tell let help give show point listen go come know see think want need have be say look like mean feel hear believe love hate happen seem become live die',
+);
 
-/** A deed told at a place: the verb in its plain form, what it is done to, and at most two phrases more. */
-export function deedAt(all: readonly Token[], at: number, last: NounPhrase | null): Phrase | null {
+/**
+ * A deed told at a place: the verb in its plain form, what it is done to, and at most two phrases more.
+ * @param meant what a pronoun stands for, said before a place
+ */
+export function deedAt(all: readonly Token[], at: number, meant: (pronoun: string, before: number) => NounPhrase | null): Phrase | null {
   const verb = all[at]!;
   if (!/^[a-z-]{2,}$/.test(verb.n)) return null;
   let i = at + 1;
@@ -113,11 +119,18 @@ export function deedAt(all: readonly Token[], at: number, last: NounPhrase | nul
   let thing = nounPhrase(all, i);
   let isResolved = false;
   const pronoun = all[i]?.n ?? '';
-  if (!thing && /^(?:it|them)$/.test(pronoun) && last && last.isPlural === (pronoun === 'them') && !NO_OBJECT.has(verb.n)) {
-    thing = { ...last, determiner: last.isName ? '' : 'the', to: i + 1 };
+  if (!thing && /^(?:it|them)$/.test(pronoun)) {
+    const own = meant(pronoun, at);
+    if (own) thing = { ...own, determiner: own.isName ? '' : 'the', to: i + 1 };
     isResolved = true;
   }
-  if (!thing || isLight(thing) || NO_OBJECT.has(verb.n)) return null;
+  if (NO_OBJECT.has(verb.n)) return null;
+  if (!thing) {
+    // "Stand at your own door": a deed that is done to nothing.
+    const place = DEEDS.has(verb.n) && !particle ? tail(all, i, verb.n) : null;
+    return place?.things && sizeOf(place.text) >= 3 ? { kind: 'deed', text: place.text, verb: verb.n, things: place.things, at, isResolved: false } : null;
+  }
+  if (isLight(thing)) return null;
   i = thing.to;
   if (!particle && all[i] && PARTICLES.has(all[i]!.n) && !nounPhrase(all, i + 1)) particle = ` ${all[i++]!.n}`;
   let text = particle.startsWith(' ') ? `${verb.n} ${shown(thing)}${particle}` : [verb.n, particle, shown(thing)].filter(Boolean).join(' ');
@@ -148,6 +161,15 @@ export function thingAt(all: readonly Token[], at: number): Phrase | null {
   if (all[more.to]?.n === 'of') return null;
   if (sizeOf(more.text) > MOST_WORDS || more.text.split(' ').filter(isContentWord).length < 2) return null;
   return { kind: 'thing', text: more.text, verb: '', things: 1 + more.things, at, isResolved: false };
+}
+
+/** A thing that is all a sentence says: "The offer." */
+export function named(all: readonly Token[]): Phrase | null {
+  const from = all.findIndex((t) => t.k !== ',' && !/^(?:so|now|and|okay|right|then|next|well|on|to|also|again)$/.test(t.n));
+  const thing = from < 0 ? null : nounPhrase(all, from);
+  if (!thing || thing.to !== all.length || isLight(thing) || thing.isName) return null;
+  const text = shown({ ...thing, determiner: thing.isPlural && !thing.determiner ? '' : 'the' });
+  return sizeOf(text) < 2 ? null : { kind: 'thing', text, verb: '', things: 1, at: from, isResolved: false };
 }
 
 const POINTS = /\b(?:it|this|that|these|those|they|them|he|she|him|her|his|here|i|me|my|we|us|our|i'm|i've|i'll|we're|we'll|it's|that's|he's|she's|they're|there's|one|ones|then)\b/;

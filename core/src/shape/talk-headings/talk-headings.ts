@@ -12,9 +12,9 @@ const GATE = 0.3;
 const USED = 0.75;
 // Where half of the headings tell deeds, a deed that is nearly as telling goes first.
 const PARALLEL = 0.5;
-const NEARLY = 0.6;
+const NEARLY = 0.75;
 // What reads better alone, apart from how well it agrees with what an editor writes (chosen by reading).
-const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.08, claim: 0.05, question: 0.08, thing: 0, pair: 0 };
+const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.06, claim: 0.02, question: 0.04, thing: 0, pair: 0 };
 
 type Ranked = HeadingCandidate & { score: number };
 

@@ -55,8 +55,8 @@ export function wordedSentence(said: string, telling: Telling): { text: string; 
 
 const FIRST_PERSON = /(?:^|[,;] |\b(?:and|but|so|that|because|if|when|then) )(?:I|we|We|I'm|I've|I'll|we're|we've|we'll|I'd)\b/;
 // Of sentences told by the speaker, so many can be turned to the reader; of all, so many tell deeds.
-const TURNED = 0.35;
-const DEEDS_TOLD = 0.1;
+const TURNED = 0.2;
+const DEEDS_TOLD = 0.08;
 
 // Of the sentences of a how-to talk, so many tell the listener a deed.
 const HOW_TO = 0.05;
@@ -84,7 +84,7 @@ export function tellingOf(sentences: readonly string[]): Telling {
 // What a sentence is taken to be worth when nothing is known.
 const USUAL = 2;
 // A sentence goes when it is so sure that no article needs it.
-const SURELY_NOTHING = 0.6;
+const SURELY_NOTHING = 0.55;
 const AGAIN_WITHIN = 4;
 
 /** Whether paragraphs are English talk, the only thing wording is for. */
@@ -128,7 +128,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
               ? 'Nothing an article needs'
               : null;
         const out = turn === 'out' ? 'Left out by the writer' : turn ? null : proposed;
-        return { ...sentence, text, wording: { said, changes, out, worth: drop || isAgain ? 0 : (weighed?.expected ?? USUAL) } };
+        return { ...sentence, text, wording: { said, changes, out, worth: drop || isAgain ? 0 : weighed ? 0.5 * weighed.expected + 1.5 * (1 - weighed.chances[0]!) : USUAL } };
       }),
     })),
   };

@@ -6,6 +6,13 @@ const BETWEEN = '( also|then|now|probably|always|never|only|all|automatically )*
 /** "It's going to load": it will. */
 export const future: readonly Rule[] = [
   {
+    name: 'going-you',
+    reason: REASON,
+    find: `a=( you're|we're ) b=( ${BETWEEN} ) going to @lightly* >( <v|n|d> )`,
+    put: '$a.person $b',
+    guard: ({ wording, before, after }) => wording.telling.isHowTo && wording.end[0] !== '?' && !/\b(?:if|(?:thought|said|knew|told)(?: \w+)?)$/.test(before) && !/^(?:be|have)\b/.test(after),
+  },
+  {
     name: 'going-short',
     reason: REASON,
     find: `a=( it's|that's|this's|there's|they're|he's|she's|you're|we're|i'm|who's|what's|everybody's ) b=( ${BETWEEN} ) going to @lightly* >( <v|x|n|j|d> )`,

@@ -26,6 +26,8 @@ const isMain = ({ before }: Place): boolean => {
 };
 
 const START = '<( ^ / ^ then|next|first|last|lastly|finally|also|now|but|instead ,? / , ( and|then|so|but|now )? )';
+// "You want to sand it, you get a mask" says if.
+const isCondition = ({ after }: Place) => /^[^,]{1,30}, (?:you|then you)\b/.test(after);
 const turned = (at: Place) => isTurned(at) && isMain(at);
 // A deed of the listener is turned whoever tells; the speaker's own only where the reader is told.
 const mayTurn = (at: Place, who = at.words('a')): boolean => /^you/.test(who) || at.wording.telling.person !== 'i';
@@ -48,7 +50,7 @@ export const persons: readonly Rule[] = [
     find: `${START} ( a=( @subject ) ( will|do|may|might )* @lightly* ( want|need|have to ) / a=( @willing ) @lightly* ( want|need|have to ) / a=( i'll|we'll ) @lightly* / a=( i'd|we'd ) like to / a=( i|we ) will @lightly* ) @lightly* >( _ )`,
     put: '$a.teller',
     instructs: true,
-    guard: (at) => turned(at) && mayTurn(at),
+    guard: (at) => turned(at) && mayTurn(at) && !isCondition(at),
   },
   {
     name: 'deed-lets',
@@ -62,7 +64,7 @@ export const persons: readonly Rule[] = [
   {
     name: 'deed-plain',
     reason: REASON,
-    find: `${START} a=( @subject ) @lightly* >( @deed <t|p|e|i|m|n|j|r|g|d> / @deed $ )`,
+    find: `${START} a=( @subject ) @lightly* >( @deed <t|p|e|i|m|n|j|r|g|d> / @deed $ / get hold|your / get the|a|an ( <n|j|m> ){1,3} out|in|off|up|down|on|back )`,
     put: '$a.teller',
     instructs: true,
     guard: (at) => isKnownDeed(at) && mayTurn(at) && at.wording.telling.isHowTo,
