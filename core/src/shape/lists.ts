@@ -4,6 +4,7 @@ import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
 import { plainText } from '../post/sections.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
+import { DEEDS } from '../tidy/wording/kinds.ts';
 
 const { nodes } = schema;
 
@@ -98,30 +99,39 @@ function endOfItem(run: readonly Said[], start: number, next: number): number {
   return end;
 }
 
-// Deeds people are told to do (own list; common practice, no source).
-const DEEDS = new Set(
-  'add apply ask attach bake bend boil bring brush build burn buy call carry catch change check choose clamp clean clear close coat collect connect cook cool count cover cut dig dip do draw drill drop dry dust empty feel file fill find finish fit fix flip fold fry give glue go grind hang hold insert iron join keep lay leave let lift light listen load lock look loosen make mark measure melt mix move oil open paint peel pick place plug point pour press pull push put raise read remove repeat replace rinse roll rub run sand scrape screw set shake sharpen shut sit slide soak sort split spray spread squeeze stand start stay stick stir stop strip sweep swing switch take tap tape tell test thread tie tighten tilt touch trim try tug turn twist undo unplug use wait warm wash watch weigh wet wind wipe wrap write'.split(
-    ' ',
-  ),
-);
 const BEFORE_DEED = /^(?:then|next|after that|first|now|finally|always|just|carefully|gently|slowly|once (?:it's|it is|they're) \w+),? /i;
+
+// What the mind does is no step.
+const MINDS = new Set(['mind', 'remember', 'notice', 'note', 'look', 'watch', 'rest', 'like']);
 
 const isStep = (text: string): boolean => {
   if (/\?$/.test(text)) return false;
   let rest = plain(text);
   for (let k = 0; k < 2; k++) rest = rest.replace(BEFORE_DEED, '');
+  // "When it beeps, press the bar": the deed stands behind the clause.
+  rest = rest.replace(/^(?:when|once|after|if|to|for|before|with) [^,]{4,60}, (?=\p{L}+ )/iu, '');
   const [first, second] = words(rest);
   const deed = first ? normal(first.text) : '';
-  const isTold = DEEDS.has(deed) && !/^(?:is|are|was|of|and)$/.test(second ? normal(second.text) : '');
+  const isTold = DEEDS.has(deed) && !MINDS.has(deed) && !/^(?:is|are|was|of|and)$/.test(second ? normal(second.text) : '');
   return isTold || (/^you$/.test(deed) && DEEDS.has(second ? normal(second.text) : ''));
 };
 
-/** Steps in the imperative, one after the other. */
+// What comes of a step is told in a short sentence behind it.
+const COMES_OF_IT = /^(?:it|that|this|they|you'll|you will|there|the \w+|now it|otherwise)\b/i;
+const LONGEST_OUTCOME = 14;
+
+/** Steps in the imperative, one after the other; a step may say what comes of it. */
 function steps(run: readonly Said[], at: number) {
-  let end = at;
-  while (end < run.length && end - at < MOST && isStep(run[end]!.text) && wordsOf(run[end]!.text) <= LONGEST) end++;
-  if (end - at < FEWEST) return null;
-  return made('steps', ['numbers', 'bullets'], run, each(run, at, end));
+  const items: Said[][] = [];
+  for (let i = at; i < run.length && items.length < MOST; i++) {
+    const { text } = run[i]!;
+    const open = items.at(-1);
+    if (isStep(text) && wordsOf(text) <= LONGEST) items.push([run[i]!]);
+    else if (open?.length === 1 && COMES_OF_IT.test(plain(text)) && wordsOf(text) <= LONGEST_OUTCOME && run[i + 1] && isStep(run[i + 1]!.text)) open.push(run[i]!);
+    else break;
+  }
+  if (items.length < FEWEST) return null;
+  return made('steps', ['numbers', 'bullets'], run, items);
 }
 
 // What a statement begins with says nothing of its likeness if every other sentence begins with it.
