@@ -117,7 +117,8 @@ function wishesOf(values: { sections?: string; length?: string; person?: string;
 function wordsWanted(value: string): number | 'all' {
   if (value === 'all') return 'all';
   const words = Number(value);
-  if (!Number.isInteger(words) || words < 1 || words > 200_000) throw new Complaint('--length takes a number of words up to 200,000, or all.');
+  if (!Number.isInteger(words) || words < 1 || words > 200_000)
+    throw new Complaint('--length takes a number of words up to 200,000, or all.');
   return words;
 }
 

@@ -14,22 +14,43 @@ import { sectioned, type Part } from './told.ts';
 
 const subjects = readSubjects(readFileSync(new URL('../data/subjects.bin', import.meta.url)));
 const worth = readWorth(readFileSync(new URL('../data/worth.bin', import.meta.url)));
-const stemsOf = (text: string) => new Set(words(text).filter((w) => isContentWord(w.text) || /^[a-z]{3,}$/.test(w.text)).filter((w) => !SMALL.has(w.text.toLowerCase())).map((w) => stem(w.text)));
+const stemsOf = (text: string) =>
+  new Set(
+    words(text)
+      .filter((w) => isContentWord(w.text) || /^[a-z]{3,}$/.test(w.text))
+      .filter((w) => !SMALL.has(w.text.toLowerCase()))
+      .map((w) => stem(w.text)),
+  );
 const SMALL = new Set('the and for are its with you your our this that how what why when does not from into out off over'.split(' '));
 
-type Headed = { sentences: HeadedSentence[]; talk: number; terms: TalkTerms; heading: string; candidates: ReturnType<typeof headingCandidates> };
+type Headed = {
+  sentences: HeadedSentence[];
+  talk: number;
+  terms: TalkTerms;
+  heading: string;
+  candidates: ReturnType<typeof headingCandidates>;
+};
 
 export function headed(part: Part): Headed[] {
   return sectioned(part).flatMap((talk) => {
     const written = asWritten(
-      talk.sentences.map((s, i) => ({ sentences: [{ text: s.text, first: 0, last: 0, from: i, to: i + 1 }], ...(s.speaker ? { speaker: s.speaker } : {}) })),
+      talk.sentences.map((s, i) => ({
+        sentences: [{ text: s.text, first: 0, last: 0, from: i, to: i + 1 }],
+        ...(s.speaker ? { speaker: s.speaker } : {}),
+      })),
       {},
       worth,
     );
-    const all = written.paragraphs.map(({ sentences: [s] }): HeadedSentence => ({ said: s!.wording!.said, text: s!.text, worth: s!.wording!.worth }));
+    const all = written.paragraphs.map(({ sentences: [s] }): HeadedSentence => ({
+      said: s!.wording!.said,
+      text: s!.text,
+      worth: s!.wording!.worth,
+    }));
     const parts = talk.sections.map((s, i) => all.slice(s.from, talk.sections[i + 1]?.from ?? all.length));
     const terms = talkTerms(parts);
-    return talk.sections.flatMap(({ role, heading }, i) => (role === 'body' ? [{ sentences: parts[i]!, talk: Number(talk.number), terms, heading, candidates: [] }] : []));
+    return talk.sections.flatMap(({ role, heading }, i) =>
+      role === 'body' ? [{ sentences: parts[i]!, talk: Number(talk.number), terms, heading, candidates: [] }] : [],
+    );
   });
 }
 
@@ -63,10 +84,13 @@ function fitted(sections: readonly Headed[], hold: number): Record<string, numbe
 }
 
 function measured(sections: readonly Headed[], weights: Record<string, number>, show = false): string {
-  let first = 0, three = 0, possible = 0;
+  let first = 0,
+    three = 0,
+    possible = 0;
   for (const { candidates, heading } of sections) {
     const own = stemsOf(heading);
-    const score = (c: Headed['candidates'][number]) => Object.entries(c.features).reduce((sum, [name, x]) => sum + (weights[name] ?? 0) * x, weights.bias!);
+    const score = (c: Headed['candidates'][number]) =>
+      Object.entries(c.features).reduce((sum, [name, x]) => sum + (weights[name] ?? 0) * x, weights.bias!);
     const ranked = [...candidates].sort((a, b) => score(b) - score(a)).slice(0, 3);
     const shares = (c: { text: string }) => [...stemsOf(c.text)].some((s) => own.has(s));
     if (ranked[0] && shares(ranked[0])) first++;
@@ -84,7 +108,10 @@ function proposed(sections: readonly Headed[]): string {
   let three = 0;
   for (const talk of new Set(sections.map((s) => s.talk))) {
     const own = sections.filter((s) => s.talk === talk);
-    proposeTalkHeadings(own.map((s) => s.sentences), subjects).forEach(({ headings }, i) => {
+    proposeTalkHeadings(
+      own.map((s) => s.sentences),
+      subjects,
+    ).forEach(({ headings }, i) => {
       const theirs = stemsOf(own[i]!.heading);
       const shares = (text: string) => [...stemsOf(text)].some((s) => theirs.has(s));
       if (shares(headings[0]!)) first++;
@@ -125,7 +152,12 @@ const parts = { on: headed('written on'), chosen: headed('chosen on'), measured:
 const stemsOn = fittedStems(parts.on);
 const on = withCandidates(parts.on, stemsOn);
 const weightsOn = fitted(on, 0.001);
-console.log('written on:', measured(on, weightsOn), 'chosen on:', measured(withCandidates(parts.chosen, stemsOn), weightsOn, process.argv.includes('--show')));
+console.log(
+  'written on:',
+  measured(on, weightsOn),
+  'chosen on:',
+  measured(withCandidates(parts.chosen, stemsOn), weightsOn, process.argv.includes('--show')),
+);
 const stems = fittedStems([...parts.on, ...parts.chosen]);
 const weights = fitted(withCandidates([...parts.on, ...parts.chosen], stems), 0.001);
 console.log('measured:', measured(withCandidates(parts.measured, stems), weights));
@@ -135,6 +167,23 @@ export const HEADING_WEIGHTS: Readonly<Record<string, number>> = ${JSON.stringif
 // What each feature of a stem adds to the log-odds that it stands in an editor's heading.
 export const STEM_WEIGHTS: Readonly<Record<string, number>> = ${JSON.stringify(stems)};
 `;
-writeFileSync(new URL('../src/shape/talk-headings/weights.ts', import.meta.url), await format(text, { parser: 'typescript', singleQuote: true, printWidth: 140 }));
+writeFileSync(
+  new URL('../src/shape/talk-headings/weights.ts', import.meta.url),
+  await format(text, { parser: 'typescript', singleQuote: true, printWidth: 140 }),
+);
 if (process.argv.includes('--proposed')) console.log(proposed(parts.on), proposed(parts.chosen), proposed(parts.measured));
-if (process.argv.includes('--lost')) for (const s of withCandidates(parts.on, stems)) { const own = stemsOf(s.heading); if (!s.candidates.some((c) => [...stemsOf(c.text)].some((x) => own.has(x)))) console.log(s.candidates.length, s.heading, '|', s.sentences.filter((x) => [...stemsOf(x.text)].some((y) => own.has(y))).slice(0, 4).map((x) => x.text.slice(0, 90)).join(' / ')); }
+if (process.argv.includes('--lost'))
+  for (const s of withCandidates(parts.on, stems)) {
+    const own = stemsOf(s.heading);
+    if (!s.candidates.some((c) => [...stemsOf(c.text)].some((x) => own.has(x))))
+      console.log(
+        s.candidates.length,
+        s.heading,
+        '|',
+        s.sentences
+          .filter((x) => [...stemsOf(x.text)].some((y) => own.has(y)))
+          .slice(0, 4)
+          .map((x) => x.text.slice(0, 90))
+          .join(' / '),
+      );
+  }

@@ -40,7 +40,12 @@ function fitted(rows: readonly Row[]): Record<string, number> {
     bias += step * slope;
     for (let p = 0; p < weights.length; p++) weights[p]! += step * (slopes[p]! - PENALTY * weights[p]!);
   }
-  return { bias, ...Object.fromEntries(names.map((name, i) => [name, Math.round(weights[i]! * 100) / 100] as const).filter(([, w]) => Math.abs(w) >= 0.05)) };
+  return {
+    bias,
+    ...Object.fromEntries(
+      names.map((name, i) => [name, Math.round(weights[i]! * 100) / 100] as const).filter(([, w]) => Math.abs(w) >= 0.05),
+    ),
+  };
 }
 
 const weights = fitted(rowsOf([...sectioned('written on'), ...(process.argv.includes('--all') ? sectioned('chosen on') : [])]));

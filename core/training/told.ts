@@ -68,7 +68,9 @@ function readWeighed(name: string): Weighed {
       .split('\n')
       .filter((line) => line && !line.startsWith('#'))
       .map((line) => line.split('\t'));
-  const written = new Map(lines(name.replace('.sents.', '.written.')).map(([id, weight, ...text]) => [id, { weight, text: text.join(' ') }]));
+  const written = new Map(
+    lines(name.replace('.sents.', '.written.')).map(([id, weight, ...text]) => [id, { weight, text: text.join(' ') }]),
+  );
   return lines(name).map(([id, , speaker, text]) => {
     const own = written.get(id);
     return { text: text!, speaker: speaker!, weight: Number(own?.weight ?? 0), written: own?.text ?? '' };

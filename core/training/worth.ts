@@ -54,7 +54,9 @@ function written(table: Float64Array): Uint8Array {
 
 function measured(bytes: Uint8Array, talks: readonly Weighed[]): string {
   const model = readWorth(bytes);
-  const all = talks.flatMap((talk) => worthOf(talk, model).map(({ chances, expected }, i) => ({ zero: chances[0]!, expected, ...talk[i]! })));
+  const all = talks.flatMap((talk) =>
+    worthOf(talk, model).map(({ chances, expected }, i) => ({ zero: chances[0]!, expected, ...talk[i]! })),
+  );
   const gone = all.filter((s) => s.weight === 0);
   const kept = all.filter((s) => s.weight > 0);
   let above = 0;

@@ -39,11 +39,26 @@ export type Account = {
   unsure: { heading: string; headings: string[] }[];
 };
 
+/** A sentence that stays off the page, and why. */
+export type LeftOut = { source: string; sentence: ProseSentence; reason: string };
+
 /** A page made of material in one go. */
-export type MadePage = { sections: ProposedSection[]; doc: PostNode; titles: string[]; standfirst: string; description: string; account: Account };
+export type MadePage = {
+  sections: ProposedSection[];
+  doc: PostNode;
+  titles: string[];
+  standfirst: string;
+  description: string;
+  leftOut: LeftOut[];
+  account: Account;
+};
 
 /** Material as it is written: talk worded, and as long as wished; other material as it stands. */
-export function writtenMaterial(materials: readonly PageMaterial[], { length }: PageWishes, { worth }: PageTools): { materials: Material[]; person: Person } {
+export function writtenMaterial(
+  materials: readonly PageMaterial[],
+  { length }: PageWishes,
+  { worth }: PageTools,
+): { materials: Material[]; person: Person } {
   let person: Person = 'as-said';
   const written = materials.map(({ source, paragraphs, choices }) => {
     if (!isSpoken(paragraphs)) return { source, paragraphs };
@@ -61,10 +76,18 @@ export function writtenMaterial(materials: readonly PageMaterial[], { length }: 
 /**
  * A page made of tidied material: talk as written, what no page needs left out, in headed sections, with steps as lists, a
  * title, a standfirst and a description. Nothing stands on it that was not said.
+ * @param headingCase how House style writes headings
  */
-export function makePage(given: readonly PageMaterial[], wishes: PageWishes, tools: PageTools): MadePage {
+export function makePage(
+  given: readonly PageMaterial[],
+  wishes: PageWishes,
+  tools: PageTools,
+  headingCase: (heading: string) => string = (heading) => heading,
+): MadePage {
   const { materials, person } = writtenMaterial(given, wishes, tools);
-  const sections = shapeOf(materials, tools.subjects).sections(wishes.sections);
+  const sections = shapeOf(materials, tools.subjects)
+    .sections(wishes.sections)
+    .map((s) => ({ ...s, heading: headingCase(s.heading), headings: s.headings.map(headingCase) }));
   const { doc, lists } = withLists(writeSections(sections));
   const all = materials.flatMap((m) => m.paragraphs.flatMap((p) => p.sentences));
   const [standfirst, description] = summaries(sections, tools.subjects);
@@ -74,6 +97,9 @@ export function makePage(given: readonly PageMaterial[], wishes: PageWishes, too
     titles: proposeTitles([all.map(headed)], tools.subjects),
     standfirst,
     description,
+    leftOut: materials.flatMap(({ source, paragraphs }) =>
+      paragraphs.flatMap((p) => p.sentences.filter(isOut).map((sentence) => ({ source, sentence, reason: sentence.wording!.out! }))),
+    ),
     account: accountOf(materials, sections, person, lists),
   };
 }
@@ -93,7 +119,10 @@ const TO_THE_ROOM = /\b(?:tonight|today|this (?:evening|morning|afternoon|video|
 
 /** A standfirst and a description: the sentences most central to all that is said, those that promise or conclude first. */
 function summaries(sections: readonly ProposedSection[], subjects: Subjects | null): [standfirst: string, description: string] {
-  const said = sections.map((s) => ({ ...s, sentences: s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text.split(/(?<=[.!])\s+(?=\p{Lu})/u)).flat()) }));
+  const said = sections.map((s) => ({
+    ...s,
+    sentences: s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text.split(/(?<=[.!])\s+(?=\p{Lu})/u)).flat()),
+  }));
   const central = centrality(
     said.map((s) => ({ id: '', heading: s.heading, from: 0, sentences: s.sentences.map((text) => ({ text, origins: [] })) })),
     subjects,
@@ -108,9 +137,15 @@ function summaries(sections: readonly ProposedSection[], subjects: Subjects | nu
   const [first] = ranked.filter(({ text }) => wordCount(text) <= 28);
   if (!first) return ['', ''];
   const told = new Set(terms(first.text));
-  const other = ranked.find(({ text }) => text !== first.text && terms(text).filter((t) => told.has(t)).length <= 2 && first.text.length + text.length < DESCRIPTION_LENGTH.most);
+  const other = ranked.find(
+    ({ text }) =>
+      text !== first.text &&
+      terms(text).filter((t) => told.has(t)).length <= 2 &&
+      first.text.length + text.length < DESCRIPTION_LENGTH.most,
+  );
   const short = ranked.find(({ text }) => text.length <= DESCRIPTION_LENGTH.most);
-  const description = first.text.length <= DESCRIPTION_LENGTH.most ? [first.text, other?.text].filter(Boolean).join(' ') : (short?.text ?? '');
+  const description =
+    first.text.length <= DESCRIPTION_LENGTH.most ? [first.text, other?.text].filter(Boolean).join(' ') : (short?.text ?? '');
   return [first.text, description];
 }
 
@@ -138,4 +173,3 @@ function accountOf(materials: readonly Material[], sections: readonly ProposedSe
     unsure: bodies.filter((s) => !s.isSure).map(({ heading, headings }) => ({ heading, headings })),
   };
 }
-

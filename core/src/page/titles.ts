@@ -23,13 +23,26 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
   const often = (c: HeadingCandidate) => c.stems.reduce((sum, s) => sum + Math.log(1 + (talk.counts.get(s) ?? 0)), 0) / c.stems.length;
   const said = (c: HeadingCandidate) => c.stems.every((s) => (talk.counts.get(s) ?? 0) >= FEWEST_SAID);
   const opening = headingCandidates(all.slice(0, OPENING), talk, subjects);
-  const promised = opening.filter((c) => c.kind === 'deed' && PROMISES.test(announcementOf(all[c.sentence]!.said).frame) && c.stems.some((s) => talk.top.has(s) || (talk.counts.get(s) ?? 0) >= 2 * FEWEST_SAID));
+  const promised = opening.filter(
+    (c) =>
+      c.kind === 'deed' &&
+      PROMISES.test(announcementOf(all[c.sentence]!.said).frame) &&
+      c.stems.some((s) => talk.top.has(s) || (talk.counts.get(s) ?? 0) >= 2 * FEWEST_SAID),
+  );
   const things = headingCandidates(all, talk, subjects).filter((c) => c.kind === 'thing' && said(c) && !/\d/.test(c.text));
   const deeds = headingCandidates(all, talk, subjects).filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3);
   const size = (c: HeadingCandidate) => Math.min(1, wordCount(c.text) / 4);
   const ranked = [
-    ...promised.map((c) => ({ text: `How to ${c.text}`, stems: c.stems, score: often(c) * 1.6 * size(c) * (1 - c.sentence / (2 * OPENING)) })),
-    ...things.map((c) => ({ text: c.text.replace(/^the (?=\S+ \S)/, 'the '), stems: c.stems, score: often(c) * 0.9 * (c.stems.length > 1 ? 1.15 : 1) })),
+    ...promised.map((c) => ({
+      text: `How to ${c.text}`,
+      stems: c.stems,
+      score: often(c) * 1.6 * size(c) * (1 - c.sentence / (2 * OPENING)),
+    })),
+    ...things.map((c) => ({
+      text: c.text.replace(/^the (?=\S+ \S)/, 'the '),
+      stems: c.stems,
+      score: often(c) * 0.9 * (c.stems.length > 1 ? 1.15 : 1),
+    })),
     ...deeds.map((c) => ({ text: `How to ${c.text}`, stems: c.stems, score: often(c) * 0.95 * size(c) })),
   ].sort((a, b) => b.score - a.score);
   const chosen: typeof ranked = [];

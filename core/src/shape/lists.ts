@@ -127,7 +127,14 @@ function steps(run: readonly Said[], at: number) {
     const { text } = run[i]!;
     const open = items.at(-1);
     if (isStep(text) && wordsOf(text) <= LONGEST) items.push([run[i]!]);
-    else if (open?.length === 1 && COMES_OF_IT.test(plain(text)) && wordsOf(text) <= LONGEST_OUTCOME && run[i + 1] && isStep(run[i + 1]!.text)) open.push(run[i]!);
+    else if (
+      open?.length === 1 &&
+      COMES_OF_IT.test(plain(text)) &&
+      wordsOf(text) <= LONGEST_OUTCOME &&
+      run[i + 1] &&
+      isStep(run[i + 1]!.text)
+    )
+      open.push(run[i]!);
     else break;
   }
   if (items.length < FEWEST) return null;

@@ -55,7 +55,12 @@ const FEWEST_WITH_ROLES = 3;
 export function shapeOf(materials: readonly Material[], subjects: Subjects | null = null): Shape {
   const sentences = materials.flatMap(({ source, paragraphs }) =>
     paragraphs.flatMap((p, n) =>
-      p.sentences.map((sentence): Placed => ({ source, paragraph: `${source}:${n}`, sentence, ...(p.speaker ? { speaker: p.speaker } : {}) })),
+      p.sentences.map((sentence): Placed => ({
+        source,
+        paragraph: `${source}:${n}`,
+        sentence,
+        ...(p.speaker ? { speaker: p.speaker } : {}),
+      })),
     ),
   );
   const cutter = isSpoken(materials.flatMap((m) => m.paragraphs)) ? talkCutter(sentences, subjects) : proseCutter(sentences, subjects);
@@ -152,7 +157,9 @@ function talkCutter(sentences: readonly Placed[], subjects: Subjects | null): Cu
     cut: (sections) => cutTalk(units, sections, subjects),
     headings(parts, roles) {
       const found = proposeTalkHeadings(
-        parts.map((part) => part.map(({ sentence }) => ({ said: saidOf(sentence), text: sentence.text, worth: sentence.wording?.worth ?? 2 }))),
+        parts.map((part) =>
+          part.map(({ sentence }) => ({ said: saidOf(sentence), text: sentence.text, worth: sentence.wording?.worth ?? 2 })),
+        ),
         subjects,
       );
       // A close that says nothing of its own ends the last section.

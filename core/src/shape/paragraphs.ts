@@ -29,7 +29,10 @@ export function paragraphsOfTalk(section: readonly Placed[]): Placed[][] {
     const isLast = i === section.length - 1;
     const isFull =
       current !== undefined &&
-      (words + size > MOST_WORDS || current.length >= MOST || (turns && current.length > FEWEST) || (turns && current.length === FEWEST && words > 40));
+      (words + size > MOST_WORDS ||
+        current.length >= MOST ||
+        (turns && current.length > FEWEST) ||
+        (turns && current.length === FEWEST && words > 40));
     const isOther = before !== undefined && (before.source !== placed.source || before.speaker !== placed.speaker);
     if (!current || isOther || (isFull && !(isLast && words + size <= 1.3 * MOST_WORDS))) {
       made.push([placed]);

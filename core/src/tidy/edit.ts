@@ -1,6 +1,6 @@
 import { passageAt, type Flow } from './flow.ts';
 
-/** The kinds of repair, in the order they are shown. The last two mark words rather than mend them. */
+/** The kinds of repair, in the order they are shown. The last three mark words rather than mend them. */
 export const EDIT_KINDS = [
   'spacing',
   'junk',
@@ -12,14 +12,15 @@ export const EDIT_KINDS = [
   'replaced',
   'suspect',
   'asides',
+  'wording',
 ] as const;
 export type EditKind = (typeof EDIT_KINDS)[number];
 
 /**
  * Kinds that mark a stretch: what others mend inside it stays mended. A suspect stretch is for a listen, and taken
- * once it was heard. An aside is left out of sections unless it is taken in.
+ * once it was heard. An aside is left out of sections unless it is taken in. A wording is how the writer wants a sentence.
  */
-export const isMark = ({ kind }: Pick<Edit, 'kind'>): boolean => kind === 'suspect' || kind === 'asides';
+export const isMark = ({ kind }: Pick<Edit, 'kind'>): boolean => kind === 'suspect' || kind === 'asides' || kind === 'wording';
 
 /** One repair over a source: the stretch [from, to) of its flow becomes `after`. The source itself stays as it is. */
 export type Edit = {
@@ -31,6 +32,8 @@ export type Edit = {
   reason: string;
   /** Repairs of one group are one thing to the writer: a full stop and the capital after it, all places of a name. */
   group?: string;
+  /** What the writer decided about wording (wording/choices.ts). */
+  turn?: string;
 };
 
 /** Repairs of a source taken, and the names of those put back. */

@@ -10,6 +10,7 @@
   import { count } from '$lib/parts/sizes.ts';
   import { status } from '$lib/status.svelte.ts';
   import { STEPS, type Step } from '$lib/steps.ts';
+  import Account from './Account.svelte';
   import DressLeaf from './dress/DressLeaf.svelte';
   import GatherLeaf from './gather/GatherLeaf.svelte';
   import PageLeaf from './page/PageLeaf.svelte';
@@ -50,6 +51,7 @@
     void piece.step;
     void piece.shownPassage;
     side = 'left';
+    untrack(() => (piece.making.shown = false));
     // The leaf that held the other end of the thread is gone.
     untrack(() => piece.light(null));
   });
@@ -124,7 +126,7 @@
   <main class="spread {piece.alone ? 'right' : side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
     <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
     <section class="leaf l" aria-label={asks}>
-      <Leaf {piece} />
+      {#if piece.making.shown && piece.making.made}<Account {piece} made={piece.making.made} />{:else}<Leaf {piece} />{/if}
       {#if hasPlayer}{#key piece.player.source!.id}<PlayerBar {piece} />{/key}{/if}
     </section>
     <div class="spine">

@@ -22,6 +22,7 @@ import { newBlockId } from '$lib/block-id.ts';
 import type { Step } from '$lib/steps.ts';
 import { core } from '$lib/workers/core.ts';
 import { timeAt } from '@even-page/core/gather/recording/spoken';
+import { Making } from './making.svelte.ts';
 import { Player } from './player/player.svelte.ts';
 import { sectionAt } from './page/commands.ts';
 import { noteHeading } from './page/outline-commands.ts';
@@ -111,6 +112,7 @@ export class Piece {
   readonly #touchedAt: Date;
   readonly saver: Saver;
   readonly player = new Player();
+  readonly making = new Making(this);
   #proofTimer: ReturnType<typeof setTimeout> | undefined;
 
   readonly sections = $derived.by(() => {
@@ -289,6 +291,20 @@ export class Piece {
   /** Brings one section of a version back, in one step that undo takes back. */
   bringBackSection(doc: PostNode, section: string): void {
     this.replacePage(withSectionOf(this.doc, doc, section));
+  }
+
+  /** Gives the first section that is headed so another heading, in one step that undo takes back. */
+  renameHeading(old: string, heading: string): void {
+    if (!this.view) return;
+    const { tr, doc } = this.view.state;
+    let at = -1;
+    doc.forEach((block, pos) => {
+      if (at < 0 && block.type === schema.nodes.heading && block.textContent === old) at = pos;
+    });
+    if (at < 0) return;
+    const { size } = doc.nodeAt(at)!.content;
+    this.view.dispatch(closeHistory(tr.insertText(heading, at + 1, at + 1 + size)));
+    this.goToBlock(this.view.state.doc.nodeAt(at)!.attrs.id as string);
   }
 
   /** Puts a picture into the page: at a position, or after the block of the caret. */

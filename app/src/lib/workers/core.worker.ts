@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import worthAddress from '@even-page/core/data/worth.bin?url';
 import marksAddress from '@even-page/core/data/marks.bin?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
 import type { Source } from '@even-page/core/gather/source';
@@ -18,12 +19,16 @@ import { sameMatter, type SameMatter } from '@even-page/core/shape/same-matter';
 import { withStandingPart, type Given, type StandingPart } from '@even-page/core/shape/standing/parts';
 import { shapeOf, type Material, type Shape } from '@even-page/core/shape/outline';
 import { findInMaterial, indexOf, type FoundSentence, type MaterialIndex } from '@even-page/core/write/finding';
+import { makePage, writtenMaterial, type MadePage, type PageWishes } from '@even-page/core/page/made-page';
 import { editsForSections, type Edit } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { findMatches, type Query } from '@even-page/core/tidy/find';
 import type { House } from '@even-page/core/tidy/house';
 import { readModel, type MarksModel } from '@even-page/core/tidy/marks/model';
 import { proseOf } from '@even-page/core/tidy/prose';
+import { choicesOf } from '@even-page/core/tidy/wording/choices';
+import { readWorth, type WorthModel } from '@even-page/core/tidy/wording/worth';
+import type { Written } from '@even-page/core/tidy/wording/written';
 
 /** A source of the piece with the repairs taken over it. */
 export type Tidied = { id: string; source: Source; edits: Edit[]; proposed: Edit[] };
@@ -40,6 +45,7 @@ function fetched<T>(address: string, read: (bytes: Uint8Array) => T): () => Prom
 
 const marksModel = fetched<MarksModel>(marksAddress, readModel);
 const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
+const worth = fetched<WorthModel>(worthAddress, readWorth);
 
 /** The material in hand, and what was made of it: another number of sections, or other words to find, are there at once. */
 let held: { key: string; materials: Material[]; shape?: Shape; index?: MaterialIndex } | undefined;
@@ -52,6 +58,15 @@ function heldMaterial(tidied: Tidied[]) {
     held = { key, materials: edited.map(({ id, source, edits }) => ({ source: id, paragraphs: proseOf(source, edits) })) };
   return held;
 }
+
+/** What makes a page of the material: what it says, and how its writer wants the wording. */
+const forPage = (tidied: Tidied[]) =>
+  tidied.map((t) => ({ source: t.id, paragraphs: proseOf(t.source, editsForSections(t.edits, t.proposed)), choices: choicesOf(t.edits) }));
+
+const knowledge = async () => ({ subjects: await subjects().catch(() => null), worth: await worth().catch(() => null) });
+
+/** A page made, as it goes between the threads: its document as JSON. */
+export type SentPage = Omit<MadePage, 'doc' | 'sections'> & { doc: object };
 
 /** A plan as it goes between the threads: documents as their JSON. */
 export type Plan = { isDraft: boolean; parts: SentPart[]; planned: { match: Match | null; filing: Filing }[] };
@@ -66,11 +81,21 @@ const work = {
     return findEdits(source, { house, model: marks });
   },
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
+  /** A page made of the material in one go. */
+  async makePage(tidied: Tidied[], wishes: PageWishes, { headingCase }: House): Promise<SentPage> {
+    const { doc, sections: _, ...made } = makePage(forPage(tidied), wishes, await knowledge(), headingCase === 'title' ? titleCase : undefined);
+    return { ...made, doc: doc.toJSON() as object };
+  },
+  /** A source as written, with nothing left out for its length. */
+  async written(tidied: Tidied): Promise<Written> {
+    const { materials, person } = writtenMaterial(forPage([tidied]), { length: 'all' }, await knowledge());
+    return { person, paragraphs: [...materials[0]!.paragraphs] };
+  },
   /** Sections of the material: as many as given, as its length asks for, or as its subjects ask for. */
-  async sections(tidied: Tidied[], count: number | 'natural', { headingCase }: House) {
+  async sections(tidied: Tidied[], count: number | 'natural' | undefined, { headingCase }: House) {
     const known = await subjects().catch(() => null);
     const material = heldMaterial(tidied);
-    const shape = (material.shape ??= shapeOf(material.materials, known));
+    const shape = (material.shape ??= shapeOf(writtenMaterial(forPage(tidied), {}, await knowledge()).materials, known));
     const found = shape.sections(count === 'natural' ? shape.natural : count);
     if (headingCase !== 'title') return found;
     return found.map((s) => ({ ...s, heading: titleCase(s.heading), headings: s.headings.map(titleCase) }));

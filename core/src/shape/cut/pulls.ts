@@ -80,7 +80,8 @@ function isOnset(talk: readonly Spoken[], sizes: readonly number[], i: number): 
   const heard = new Set<string>();
   for (let k = i - 1, sum = 0; k >= 0 && sum < HEARD_BEFORE; sum += sizes[k]!, k--) for (const s of talk[k]!.terms) heard.add(s);
   const again = new Map<string, number>();
-  for (let k = i + 1, sum = 0; k < talk.length && sum < HEARD_AFTER; sum += sizes[k]!, k++) for (const s of talk[k]!.terms) again.set(s, (again.get(s) ?? 0) + 1);
+  for (let k = i + 1, sum = 0; k < talk.length && sum < HEARD_AFTER; sum += sizes[k]!, k++)
+    for (const s of talk[k]!.terms) again.set(s, (again.get(s) ?? 0) + 1);
   return talk[i]!.terms.some((s) => !heard.has(s) && (again.get(s) ?? 0) >= 2);
 }
 

@@ -61,7 +61,8 @@ export function cutTalk(units: readonly TalkUnit[], sections: number, subjects: 
   });
   const lengthOf = (i: number, j: number): number => {
     const words = before[j]! - before[i]!;
-    const body = fits(words, mean, SPREAD) - (words < SHORTEST ? (SHORTEST - words) / 15 : 0) - Math.max(0, (words - Math.max(LONG, 1.5 * mean)) / 50);
+    const body =
+      fits(words, mean, SPREAD) - (words < SHORTEST ? (SHORTEST - words) / 15 : 0) - Math.max(0, (words - Math.max(LONG, 1.5 * mean)) / 50);
     if (hasEdges && i === 0) return Math.max(body - 0.5, fits(words, INTRODUCTION.words, INTRODUCTION.spread));
     if (hasEdges && j === n) return Math.max(body - 1.5, fits(words, CLOSE.words, CLOSE.spread));
     return body;

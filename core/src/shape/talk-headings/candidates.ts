@@ -5,7 +5,18 @@ import { tokensOf, type Token } from '../../tidy/wording/tokens.ts';
 import { announcementOf } from '../cut/announcements.ts';
 import { frequencyOf, NAME, type Subjects } from '../cut/subjects.ts';
 import { STEM_WEIGHTS } from './weights.ts';
-import { claim, deedAt, LIGHT_NOUNS, named as namedAlone, nounPhrase, question, shown, thingAt, type NounPhrase, type Phrase } from './phrases.ts';
+import {
+  claim,
+  deedAt,
+  LIGHT_NOUNS,
+  named as namedAlone,
+  nounPhrase,
+  question,
+  shown,
+  thingAt,
+  type NounPhrase,
+  type Phrase,
+} from './phrases.ts';
 
 /** A sentence of a section: as said, as written, and how much a page needs it (0 to 3). */
 export type HeadedSentence = { said: string; text: string; worth: number };
@@ -42,8 +53,18 @@ export function talkTerms(sections: readonly (readonly HeadedSentence[])[]): Tal
   const own = sections.map((section) => section.flatMap((s) => terms(s.said)));
   const counts = countOf(own.flat());
   const inSections = countOf(own.flatMap((stems) => [...new Set(stems)]));
-  const top = [...counts].sort((a, b) => b[1] - a[1]).slice(0, 3).map(([s]) => s);
-  return { counts, total: own.flat().length, top: new Set(top), sections: inSections, of: sections.length, names: namesIn(sections.flat()) };
+  const top = [...counts]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 3)
+    .map(([s]) => s);
+  return {
+    counts,
+    total: own.flat().length,
+    top: new Set(top),
+    sections: inSections,
+    of: sections.length,
+    names: namesIn(sections.flat()),
+  };
 }
 
 function namesIn(sentences: readonly HeadedSentence[]): Map<string, string> {
@@ -61,9 +82,16 @@ function namesIn(sentences: readonly HeadedSentence[]): Map<string, string> {
 }
 
 /** What speaks for each stem of a section to stand in its heading, by name. */
-export function stemFeatures(section: readonly HeadedSentence[], talk: TalkTerms, subjects: Subjects | null): Map<string, Record<string, number>> {
+export function stemFeatures(
+  section: readonly HeadedSentence[],
+  talk: TalkTerms,
+  subjects: Subjects | null,
+): Map<string, Record<string, number>> {
   const here = countOf(section.flatMap((s) => terms(s.said)));
-  const size = Math.max(1, [...here.values()].reduce((a, b) => a + b, 0));
+  const size = Math.max(
+    1,
+    [...here.values()].reduce((a, b) => a + b, 0),
+  );
   const order = [...new Set(section.flatMap((s) => terms(s.said)))];
   const tfidf = (s: string) => (here.get(s) ?? 0) * Math.log(1 + talk.of / (talk.sections.get(s) ?? 1));
   const ranked = [...here.keys()].sort((a, b) => tfidf(b) - tfidf(a));
@@ -93,7 +121,8 @@ export function stemFeatures(section: readonly HeadedSentence[], talk: TalkTerms
   section.forEach((sentence, n) => {
     const announced = announcementOf(sentence.said);
     if (announced.about && announced.frame !== 'none')
-      for (const s of terms(announced.about).slice(0, 5)) if (found.has(s)) of(s)[n < 2 ? `announced first ${announced.frame}` : 'announced'] = 1;
+      for (const s of terms(announced.about).slice(0, 5))
+        if (found.has(s)) of(s)[n < 2 ? `announced first ${announced.frame}` : 'announced'] = 1;
     const { all } = tokensOf(sentence.text);
     all.forEach((token, i) => {
       const s = stem(token.n);
@@ -117,7 +146,12 @@ export function stemFeatures(section: readonly HeadedSentence[], talk: TalkTerms
 }
 
 /** How likely each stem of a section is to stand in its heading. */
-export function stemChances(section: readonly HeadedSentence[], talk: TalkTerms, subjects: Subjects | null, weights: Readonly<Record<string, number>>): Map<string, number> {
+export function stemChances(
+  section: readonly HeadedSentence[],
+  talk: TalkTerms,
+  subjects: Subjects | null,
+  weights: Readonly<Record<string, number>>,
+): Map<string, number> {
   return new Map(
     [...stemFeatures(section, talk, subjects)].map(([s, features]) => [
       s,
@@ -135,7 +169,10 @@ export function headingCandidates(
 ): HeadingCandidate[] {
   const chances = stemChances(section, talk, subjects, weights);
   const here = countOf(section.flatMap((s) => terms(s.said)));
-  const size = Math.max(1, [...here.values()].reduce((a, b) => a + b, 0));
+  const size = Math.max(
+    1,
+    [...here.values()].reduce((a, b) => a + b, 0),
+  );
   const opening = new Set<string>();
   for (const { said } of section) {
     for (const s of terms(said)) if (opening.size < OPENING_STEMS) opening.add(s);
@@ -193,7 +230,9 @@ export function headingCandidates(
         things: phrase.things / 2,
         worth: sentence.worth / 3,
         'deed known': phrase.kind === 'deed' && DEEDS.has(phrase.verb) ? 1 : 0,
-        'deed light': /^(?:get|have|take|make|go|do|put|give|keep|use|know|see|think|come|want|need|be|say|look)$/.test(phrase.verb) ? 1 : 0,
+        'deed light': /^(?:get|have|take|make|go|do|put|give|keep|use|know|see|think|come|want|need|be|say|look)$/.test(phrase.verb)
+          ? 1
+          : 0,
         definite: /\bthe\b/.test(phrase.text) ? 1 : 0,
         indefinite: /\ban?\b/.test(phrase.text) ? 1 : 0,
         [`deed ${isAnnounced ? 'announced' : 'told'}`]: phrase.kind === 'deed' ? 1 : 0,
@@ -218,14 +257,21 @@ export function headingCandidates(
         const before = all[i - 1];
         const isTold = !before || before.k === ',' || LEADS_DEED.has(before.n) || (before.k === 'r' && i < 4);
         const negated = all.slice(Math.max(0, i - 2), i).some((t) => /n't$|^(?:not|never)$/.test(t.n));
-        if (isTold && !negated && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n)))) add(deedAt(all, i, meant), isAnnounced);
-        const opensThing = token.k === 't' || ((token.k === 'n' || token.k === 'e' || token.k === 'j') && !/[tnejmgd]/.test(before?.k ?? ''));
+        if (isTold && !negated && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n))))
+          add(deedAt(all, i, meant), isAnnounced);
+        const opensThing =
+          token.k === 't' || ((token.k === 'n' || token.k === 'e' || token.k === 'j') && !/[tnejmgd]/.test(before?.k ?? ''));
         if (opensThing) {
           add(thingAt(all, i), isAnnounced);
           const thing = nounPhrase(all, i);
           if (thing && !LIGHT_NOUNS.has(thing.head) && !DEEDS.has(thing.words[0]!) && !talk.names.has(thing.head)) {
             const key = stem(thing.head);
-            const known = named.get(key) ?? { text: shown({ ...thing, determiner: thing.isName ? '' : 'the' }), count: 0, heft: heft(key), sentence: n };
+            const known = named.get(key) ?? {
+              text: shown({ ...thing, determiner: thing.isName ? '' : 'the' }),
+              count: 0,
+              heft: heft(key),
+              sentence: n,
+            };
             if (token.k === 't') known.count++;
             named.set(key, known);
             recent.push({ thing, sentence: n, at: i });
@@ -240,8 +286,22 @@ export function headingCandidates(
   });
   for (const candidate of pairsOf([...named].map(([key, thing]) => ({ ...thing, key })))) {
     const size = wordCount(candidate.text);
-    const features = { ...chancesOf(candidate.stems, chances), 'kind pair': 1, 'pair said': Math.log(1 + candidate.count), 'pair heft': candidate.heft / 5, [`words ${Math.min(7, size)}`]: 1, 'pair near': Math.exp(-candidate.sentence / 3), [`pair ${candidate.rank}`]: 1 };
-    found.set(candidate.text.toLowerCase(), { text: candidate.text, kind: 'pair', stems: candidate.stems, features, sentence: candidate.sentence });
+    const features = {
+      ...chancesOf(candidate.stems, chances),
+      'kind pair': 1,
+      'pair said': Math.log(1 + candidate.count),
+      'pair heft': candidate.heft / 5,
+      [`words ${Math.min(7, size)}`]: 1,
+      'pair near': Math.exp(-candidate.sentence / 3),
+      [`pair ${candidate.rank}`]: 1,
+    };
+    found.set(candidate.text.toLowerCase(), {
+      text: candidate.text,
+      kind: 'pair',
+      stems: candidate.stems,
+      features,
+      sentence: candidate.sentence,
+    });
   }
   return [...found.values()].map((c) => ({ ...c, text: c.text.replace(/[\p{L}\p{N}'’-]+/gu, (w) => talk.names.get(w) ?? w) }));
 }
@@ -249,7 +309,11 @@ export function headingCandidates(
 /** How likely a heading of these stems is to say what an editor's says: one of them, and each. */
 function chancesOf(stems: readonly string[], chances: ReadonlyMap<string, number>): Record<string, number> {
   const own = stems.map((s) => chances.get(s) ?? 0.02);
-  return { 'chance any': 1 - own.reduce((none, p) => none * (1 - p), 1), 'chance best': Math.max(...own), 'chance mean': own.reduce((a, b) => a + b, 0) / own.length };
+  return {
+    'chance any': 1 - own.reduce((none, p) => none * (1 - p), 1),
+    'chance best': Math.max(...own),
+    'chance mean': own.reduce((a, b) => a + b, 0) / own.length,
+  };
 }
 
 type Named = { key: string; text: string; count: number; heft: number; sentence: number };
@@ -260,7 +324,16 @@ function pairsOf(things: readonly Named[]) {
   const pair = (x: Named | undefined, y: Named | undefined, rank: number) => {
     if (!x || !y || wordCount(`${x.text} ${y.text}`) > 7) return [];
     const [first, second] = x.sentence <= y.sentence ? [x, y] : [y, x];
-    return [{ text: `${first.text} and ${second.text}`, stems: [x.key, y.key], count: Math.min(x.count, y.count), heft: (x.heft + y.heft) / 2, sentence: first.sentence, rank }];
+    return [
+      {
+        text: `${first.text} and ${second.text}`,
+        stems: [x.key, y.key],
+        count: Math.min(x.count, y.count),
+        heft: (x.heft + y.heft) / 2,
+        sentence: first.sentence,
+        rank,
+      },
+    ];
   };
   return [...pair(a, b, 1), ...pair(a, c, 2)];
 }

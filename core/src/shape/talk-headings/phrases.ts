@@ -12,33 +12,68 @@ export const LIGHT_NOUNS = set(
   'thing things stuff lot lots way ways bit bits one ones time times place side part parts kind kinds sort sorts end top bottom left right something anything everything nothing somebody anybody everybody person people guy guys day days case point sake moment minute minutes second seconds look idea reason reasons mind fact middle course rest couple bunch number type types step steps problem question questions job hand example word words life world chance business matter go week weeks year years morning night today tonight tomorrow yesterday',
 );
 const PARTICLES = set('up down out off on in back over away together apart');
-const PREPOSITIONS = set('of for in into to from with on about as at by between without through onto under over inside behind against before after across along around towards near like below above');
+const PREPOSITIONS = set(
+  'of for in into to from with on about as at by between without through onto under over inside behind against before after across along around towards near like below above',
+);
 // What a heading says instead of a word that points.
 const SHOWN: Readonly<Record<string, string>> = {
-  this: 'the', that: 'the', these: 'the', those: 'the', our: 'the', my: 'your', his: 'the', her: 'the', their: 'their', its: 'its', some: '', any: '', another: 'another', all: 'all', both: 'both', each: 'each', every: 'every', no: 'no', such: '', half: 'half', either: '', a: 'a', an: 'an', the: 'the', your: 'your',
+  this: 'the',
+  that: 'the',
+  these: 'the',
+  those: 'the',
+  our: 'the',
+  my: 'your',
+  his: 'the',
+  her: 'the',
+  their: 'their',
+  its: 'its',
+  some: '',
+  any: '',
+  another: 'another',
+  all: 'all',
+  both: 'both',
+  each: 'each',
+  every: 'every',
+  no: 'no',
+  such: '',
+  half: 'half',
+  either: '',
+  a: 'a',
+  an: 'an',
+  the: 'the',
+  your: 'your',
 };
 const isThing = ({ k }: Token) => k === 'n' || k === 'e';
-const isVerbLike = (n: string): boolean => /s$/.test(n) && (DEEDS.has(n.slice(0, -1)) || DEEDS.has(n.replace(/es$/, ''))) && !NOUNS_IN_S.has(n);
-const NOUNS_IN_S = set('tests marks notes books lines pins nails screws stitches threads seeds plants leaves pages names labels lists prints files points holes edges planks boxes bolts clips pegs bags jars cards forms colours stamps tiles tools knots strings');
+const isVerbLike = (n: string): boolean =>
+  /s$/.test(n) && (DEEDS.has(n.slice(0, -1)) || DEEDS.has(n.replace(/es$/, ''))) && !NOUNS_IN_S.has(n);
+const NOUNS_IN_S = set(
+  'tests marks notes books lines pins nails screws stitches threads seeds plants leaves pages names labels lists prints files points holes edges planks boxes bolts clips pegs bags jars cards forms colours stamps tiles tools knots strings',
+);
 
 /** The thing named at a place; null when none is. A pronoun is none. */
 export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null {
   let i = at;
   const n = (k: number) => all[k]?.n ?? '';
-  if (/^(?:a|an|the)$/.test(n(i)) && /^(?:couple|bunch|lot|bit|pair|number|load|handful|piece|few)$/.test(n(i + 1)) && n(i + 2) === 'of') i += 3;
+  if (/^(?:a|an|the)$/.test(n(i)) && /^(?:couple|bunch|lot|bit|pair|number|load|handful|piece|few)$/.test(n(i + 1)) && n(i + 2) === 'of')
+    i += 3;
   else if (/^(?:one|some|all|any|most|many|each|both|lots|plenty|two|three)$/.test(n(i)) && n(i + 1) === 'of') i += 2;
   let determiner = '';
   if (all[i]?.k === 't') {
     if (!(n(i) in SHOWN)) return null;
     determiner = SHOWN[n(i)]!;
     i++;
-    if (/^(?:little|same|other|whole|actual|very|own|big|nice|lovely|good|only)$/.test(n(i)) && all[i + 1] && /[njemdg]/.test(all[i + 1]!.k)) i++;
+    if (
+      /^(?:little|same|other|whole|actual|very|own|big|nice|lovely|good|only)$/.test(n(i)) &&
+      all[i + 1] &&
+      /[njemdg]/.test(all[i + 1]!.k)
+    )
+      i++;
   }
   const from = i;
   while (i < all.length) {
     const { k } = all[i]!;
     const next = all[i + 1];
-    const isInside = next !== undefined && /[njegdm]/.test(next.k) && (i + 1 < all.length);
+    const isInside = next !== undefined && /[njegdm]/.test(next.k) && i + 1 < all.length;
     // "The truck's going" says what the truck does; "the truck's tyres" names a thing.
     if (i > from && /'s$/.test(n(i - 1)) && (!isThing(all[i]!) || /^(?:a|an|the|going|got|been)$/.test(n(i)))) return null;
     if (i > from && isThing(all[i - 1]!) && (isVerbLike(n(i)) || k === 'd' || (k === 'g' && !isInside))) break;
@@ -61,7 +96,14 @@ export const shown = ({ determiner, words }: NounPhrase): string => [determiner,
 const isLight = ({ head, words }: NounPhrase) => LIGHT_NOUNS.has(head) && !words.slice(0, -1).some((w) => isContentWord(w));
 
 /** A run of words that could head a section, and where it comes from. */
-export type Phrase = { kind: 'deed' | 'thing' | 'claim' | 'question' | 'pair'; text: string; verb: string; things: number; at: number; isResolved: boolean };
+export type Phrase = {
+  kind: 'deed' | 'thing' | 'claim' | 'question' | 'pair';
+  text: string;
+  verb: string;
+  things: number;
+  at: number;
+  isResolved: boolean;
+};
 
 const MOST_WORDS = 8;
 const sizeOf = (text: string) => text.split(' ').length;
@@ -115,7 +157,8 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
   if (!/^[a-z-]{2,}$/.test(verb.n)) return null;
   let i = at + 1;
   let particle = '';
-  if (all[i] && PARTICLES.has(all[i]!.n) && (all[i + 1]?.k === 't' || all[i + 1]?.k === 'n' || all[i + 1]?.n === 'it')) particle = all[i++]!.n;
+  if (all[i] && PARTICLES.has(all[i]!.n) && (all[i + 1]?.k === 't' || all[i + 1]?.k === 'n' || all[i + 1]?.n === 'it'))
+    particle = all[i++]!.n;
   let thing = nounPhrase(all, i);
   let isResolved = false;
   const pronoun = all[i]?.n ?? '';
@@ -128,7 +171,9 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
   if (!thing) {
     // "Stand at your own door": a deed that is done to nothing.
     const place = DEEDS.has(verb.n) && !particle ? tail(all, i, verb.n) : null;
-    return place?.things && sizeOf(place.text) >= 3 ? { kind: 'deed', text: place.text, verb: verb.n, things: place.things, at, isResolved: false } : null;
+    return place?.things && sizeOf(place.text) >= 3
+      ? { kind: 'deed', text: place.text, verb: verb.n, things: place.things, at, isResolved: false }
+      : null;
   }
   if (isLight(thing)) return null;
   i = thing.to;
@@ -172,7 +217,8 @@ export function named(all: readonly Token[]): Phrase | null {
   return sizeOf(text) < 2 ? null : { kind: 'thing', text, verb: '', things: 1, at: from, isResolved: false };
 }
 
-const POINTS = /\b(?:it|this|that|these|those|they|them|he|she|him|her|his|here|i|me|my|we|us|our|i'm|i've|i'll|we're|we'll|it's|that's|he's|she's|they're|there's|one|ones|then)\b/;
+const POINTS =
+  /\b(?:it|this|that|these|those|they|them|he|she|him|her|his|here|i|me|my|we|us|our|i'm|i've|i'll|we're|we'll|it's|that's|he's|she's|they're|there's|one|ones|then)\b/;
 
 /** A short clause that says something by itself: the words between two marks. */
 export function claim(all: readonly Token[], from: number, to: number): Phrase | null {
@@ -196,7 +242,12 @@ const ASKS = /^(?:how|what|why|which|where|when|who|do|does|is|are|can|should|wi
 export function question(all: readonly Token[], end: string): Phrase | null {
   if (!end.startsWith('?') || all.length < 3 || all.length > MOST_WORDS || all.some((t) => t.k === ',')) return null;
   const text = all.map((t, i) => (t.k === 'e' || (i && /^I$/.test(t.w)) ? t.w : t.n)).join(' ');
-  if (!ASKS.test(all[0]!.n) || POINTS.test(text) || /^(?:what|how|who) (?:about|if|else|happened|do you|are you|is your|was)\b|^(?:can|did|do|are|have) you\b/.test(text)) return null;
+  if (
+    !ASKS.test(all[0]!.n) ||
+    POINTS.test(text) ||
+    /^(?:what|how|who) (?:about|if|else|happened|do you|are you|is your|was)\b|^(?:can|did|do|are|have) you\b/.test(text)
+  )
+    return null;
   if (all.filter((t) => isContentWord(t.n)).length < 1) return null;
   return { kind: 'question', text: `${text}?`, verb: '', things: 1, at: 0, isResolved: false };
 }

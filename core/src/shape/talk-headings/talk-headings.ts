@@ -53,7 +53,8 @@ export function proposeTalkHeadings(
     for (const c of fresh) {
       if (chosen.length === CHOICES) break;
       // Three choices are three different things to say.
-      if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)) || other.stems.every((s) => c.stems.includes(s)))) chosen.push(c);
+      if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)) || other.stems.every((s) => c.stems.includes(s))))
+        chosen.push(c);
     }
     const [first] = chosen;
     if (!first) return { headings: [`Part ${n + 1}`], isSure: false };

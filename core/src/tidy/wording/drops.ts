@@ -19,17 +19,18 @@ export function bareOf(sentence: string): string {
 }
 
 const whole = (...choices: string[]) => new RegExp(`^(?:${choices.join('|')})$`);
-const WE = "(?:let's|let me|we'll|i'll|we can|we're going to|i'm going to|we will|i will|i'm just going to|we're just going to)(?: just| now| quickly| actually)*(?: go ahead and)?(?: just)?";
+const WE =
+  "(?:let's|let me|we'll|i'll|we can|we're going to|i'm going to|we will|i will|i'm just going to|we're just going to)(?: just| now| quickly| actually)*(?: go ahead and)?(?: just)?";
 
 export const DROPS: readonly Drop[] = [
   {
     name: 'reaction',
     reason: 'Only reacts',
     find: whole(
-      "perfect|great|awesome|nice|cool|lovely|brilliant|beautiful|gorgeous|excellent|fantastic|amazing|wonderful|smashing|super|good|very good|good stuff|good question|grand|fine|easy|simple|done|sorted|exactly|absolutely|definitely|indeed|sure|of course|right|right then|okay|ok|alright|all right|yes|yeah|yep|yup|no|nope|oh|ah|wow|oops|whoops|hm+|huh|mm+|really|interesting|sorry|thanks|thank you|ta|cheers|please|anyway|there|boom|bingo|voila|ta-da|phew|god|gosh|blimey|hang on|hold on|wait|wait a minute|one second|one sec|two seconds",
+      'perfect|great|awesome|nice|cool|lovely|brilliant|beautiful|gorgeous|excellent|fantastic|amazing|wonderful|smashing|super|good|very good|good stuff|good question|grand|fine|easy|simple|done|sorted|exactly|absolutely|definitely|indeed|sure|of course|right|right then|okay|ok|alright|all right|yes|yeah|yep|yup|no|nope|oh|ah|wow|oops|whoops|hm+|huh|mm+|really|interesting|sorry|thanks|thank you|ta|cheers|please|anyway|there|boom|bingo|voila|ta-da|phew|god|gosh|blimey|hang on|hold on|wait|wait a minute|one second|one sec|two seconds',
       "(?:there|here) (?:we|you|it|they|he|she) (?:go|goes|are|is)(?: again| then| now| look)?|off we go|just like that|like that|like so|got (?:it|that|you)|i see|i know|you know|that's (?:it|right|good|great|better|fine|nice|true|lovely|the one|all|that|done|perfect|fair|fair enough|funny|interesting|clever)|it's gone|it's (?:fine|okay|good|great|lovely|nice)|fair enough|no problem|no worries|never mind|not to worry|as simple as that|simple as that|easy as that|it's as (?:easy|simple) as that|nice and easy|so far so good",
       "(?:this|that|it)(?:'s| is)? look(?:s|ing)? (?:really |pretty |very )?(?:great|good|amazing|nice|better|lovely|fine)(?: so far)?|looks (?:good|great|nice)|(?:i )?(?:really )?(?:like|love) (?:it|that|this)|i'm (?:really )?happy with (?:it|that|this)(?: so far)?|i (?:don't|do not) know(?: why)?|i'm not sure|i (?:think|hope) so|i suppose(?: so)?|don't ask|who knows|you (?:see|know what i mean)|does that make sense|make sense|okay so far|are you with me|with me so far",
-      'any questions(?: so far| on that| before .*)?|questions|everyone (?:okay|all right|with me)|all good|is that (?:okay|all right|clear)|we\'re (?:good|ready) to go|can (?:you|everybody|everyone) (?:all )?(?:see|hear)(?: (?:that|this|me|it))?(?: okay| all right| at the back)?',
+      "any questions(?: so far| on that| before .*)?|questions|everyone (?:okay|all right|with me)|all good|is that (?:okay|all right|clear)|we're (?:good|ready) to go|can (?:you|everybody|everyone) (?:all )?(?:see|hear)(?: (?:that|this|me|it))?(?: okay| all right| at the back)?",
     ),
   },
   {

@@ -13,7 +13,9 @@ const set = (list: string): ReadonlySet<string> => new Set(list.trim().split(/\s
 const PRONOUNS = set(
   'i you he she it we they me him her us them who what which something nothing anything everything everyone everybody someone somebody nobody anyone anybody myself yourself itself himself herself ourselves themselves there',
 );
-const DETERMINERS = set('a an the my your our his its their this that these those some any no every each another all both either half such');
+const DETERMINERS = set(
+  'a an the my your our his its their this that these those some any no every each another all both either half such',
+);
 const PREPOSITIONS = set(
   'of in on at by for from with into onto over under about after before between through during without within up down out off to near below above as than like around across along behind beside beyond against inside outside towards toward until till past',
 );
@@ -69,7 +71,8 @@ const BASES: Readonly<Record<string, string>> = Object.fromEntries(
 );
 // They end like participles, and are none.
 const NO_PAST = /^(?:need|feed|speed|bed|seed|weed|bleed|heed|red|hundred|shed|sled|indeed|exceed|breed|bed|reed|thread|bread|head)$/;
-const NO_ING = /^(?:bring|string|ring|sing|thing|spring|cling|swing|king|sling|wing|sting|fling|wring|ceiling|morning|evening|anything|nothing|something|everything)$/;
+const NO_ING =
+  /^(?:bring|string|ring|sing|thing|spring|cling|swing|king|sling|wing|sting|fling|wring|ceiling|morning|evening|anything|nothing|something|everything)$/;
 const TAKES_NOUN = /^[tjmn]$/;
 
 /** The kind of a word, given the word before it and its kind. `isFirst`: whether it opens the sentence. */
@@ -77,7 +80,12 @@ export function kindOf(word: string, n: string, before: { n: string; k: Kind } |
   if (!/[\p{L}\p{N}]/u.test(n)) return ',';
   if (/n't$/.test(n)) return 'x';
   if (/'(?:m|re|ll|ve|d)$/.test(n)) return 'p';
-  if (/'s$/.test(n)) return n === "let's" ? 'x' : /^(?:it|that|this|there|what|he|she|who|here|where|how|everything|nobody|somebody|everybody|one|else|thing)'s$/.test(n) ? 'p' : 'n';
+  if (/'s$/.test(n))
+    return n === "let's"
+      ? 'x'
+      : /^(?:it|that|this|there|what|he|she|who|here|where|how|everything|nobody|somebody|everybody|one|else|thing)'s$/.test(n)
+        ? 'p'
+        : 'n';
   if (/^[$£€]?\d/.test(n) || NUMBERS.has(n)) return 'm';
   if (PRONOUNS.has(n)) return 'p';
   if (DETERMINERS.has(n)) return 't';
@@ -93,7 +101,11 @@ export function kindOf(word: string, n: string, before: { n: string; k: Kind } |
   if (PAST.has(n) || (/ed$/.test(n) && n.length > 3 && !NO_PAST.test(n))) return before?.k === 't' ? 'j' : 'd';
   if (/ing$/.test(n) && n.length > 4 && !NO_ING.test(n)) return afterNoun ? 'n' : 'g';
   if (DEEDS.has(n) || STATES.has(n)) return afterNoun ? 'n' : 'v';
-  if (/[^s]s$/.test(n) && isVerb(n.slice(0, -1).replace(/(?<=[sxzh])e$/, '')) && /^(?:he|she|it|that|this|which|who|and|everything)$/.test(before?.n ?? ''))
+  if (
+    /[^s]s$/.test(n) &&
+    isVerb(n.slice(0, -1).replace(/(?<=[sxzh])e$/, '')) &&
+    /^(?:he|she|it|that|this|which|who|and|everything)$/.test(before?.n ?? '')
+  )
     return 'z';
   if (/(?:ful|ous|able|ible|ive|ish)$/.test(n)) return 'j';
   return 'n';

@@ -59,7 +59,17 @@ export function patternOf(source: string, sets: WordSets): Pattern {
     } while (parts[at] === '/');
     const quantity = parts[at]!.slice(1);
     const open =
-      mark === '>' ? '(?=' : mark === '!>' ? '(?!' : mark === '<' ? '(?<=(?<![^ ])(?:' : mark === '!<' ? '(?<!(?<![^ ])(?:' : mark ? `(?<${mark.slice(0, -1)}_${named++}>` : '(?:';
+      mark === '>'
+        ? '(?='
+        : mark === '!>'
+          ? '(?!'
+          : mark === '<'
+            ? '(?<=(?<![^ ])(?:'
+            : mark === '!<'
+              ? '(?<!(?<![^ ])(?:'
+              : mark
+                ? `(?<${mark.slice(0, -1)}_${named++}>`
+                : '(?:';
     const body = choices.join('|');
     return repeated(/^!?<$/.test(mark) ? `${open}${body}))` : `${open}${body})`, quantity);
   }

@@ -52,12 +52,44 @@ export const SETS: WordSets = {
   being: ["i'm", "we're", "you're"],
   willing: ["i'll", "we'll", "you'll"],
   clause: [
-    ...['i', 'we', 'you', 'he', 'she', 'it', 'they', 'there', 'this', 'that', 'these', 'those', 'everything', 'nobody', 'somebody', 'everybody'],
+    ...[
+      'i',
+      'we',
+      'you',
+      'he',
+      'she',
+      'it',
+      'they',
+      'there',
+      'this',
+      'that',
+      'these',
+      'those',
+      'everything',
+      'nobody',
+      'somebody',
+      'everybody',
+    ],
     ...["i'm", "we're", "you're", "he's", "she's", "it's", "they're", "there's", "that's", "i've", "we've", "you've", "they've"],
     ...["i'll", "we'll", "you'll", "he'll", "she'll", "it'll", "they'll", "that'll", "i'd", "we'd", "you'd", "he'd", "she'd", "they'd"],
   ],
   then: ['now', 'next', 'then', 'first', 'here', 'today', 'tonight', 'there'],
-  lightly: ['just', 'now', 'also', 'then', 'actually', 'quickly', 'really', 'simply', 'basically', 'usually', 'always', 'normally', 'probably', 'generally'],
+  lightly: [
+    'just',
+    'now',
+    'also',
+    'then',
+    'actually',
+    'quickly',
+    'really',
+    'simply',
+    'basically',
+    'usually',
+    'always',
+    'normally',
+    'probably',
+    'generally',
+  ],
   deed: [...DEEDS],
 };
 
@@ -69,7 +101,8 @@ const personOf = (n: string) => {
 /** What a named run can be put in as. */
 const FORMS: Readonly<Record<string, (n: string, person: Person) => string>> = {
   // Who is told to do it: a deed of the listener is an instruction, whoever speaks.
-  teller: (n, person) => (personOf(n) === 'you' || person === 'you' ? '' : person === 'we' || n === "let's" || n === 'let' ? 'we' : personOf(n)),
+  teller: (n, person) =>
+    personOf(n) === 'you' || person === 'you' ? '' : person === 'we' || n === "let's" || n === 'let' ? 'we' : personOf(n),
   will: (n) => `${personOf(n)} will`,
   can: (n) => `${personOf(n)} can`,
   have: (n) => `${personOf(n)} ${/^(?:he|she|it|that|this)$/.test(personOf(n)) ? 'has' : 'have'}`,
@@ -80,8 +113,24 @@ const FORMS: Readonly<Record<string, (n: string, person: Person) => string>> = {
   toYou: (n) => TO_YOU[n] ?? n,
 };
 const TO_YOU: Readonly<Record<string, string>> = {
-  my: 'your', our: 'your', me: 'you', us: 'you', i: 'you', we: 'you', "i'm": "you're", "we're": "you're", "i'll": "you'll", "we'll": "you'll",
-  "i've": "you've", "we've": "you've", "i'd": "you'd", "we'd": "you'd", myself: 'yourself', ourselves: 'yourself', mine: 'yours', ours: 'yours',
+  my: 'your',
+  our: 'your',
+  me: 'you',
+  us: 'you',
+  i: 'you',
+  we: 'you',
+  "i'm": "you're",
+  "we're": "you're",
+  "i'll": "you'll",
+  "we'll": "you'll",
+  "i've": "you've",
+  "we've": "you've",
+  "i'd": "you'd",
+  "we'd": "you'd",
+  myself: 'yourself',
+  ourselves: 'yourself',
+  mine: 'yours',
+  ours: 'yours',
 };
 
 /** A rule made ready. Throws an Error when it would put in words that are not of the closed class. */
@@ -132,7 +181,12 @@ function useOnce(rule: ReadyRule, wording: Wording): boolean {
       const named = fit.named[name];
       if (!named) return [];
       if (!form) return run(named);
-      return run(named).flatMap((t) => FORMS[form]!(t.n, wording.telling.person).split(' ').filter(Boolean).map((w) => ({ ...madeToken(w), isApart: t.isApart })));
+      return run(named).flatMap((t) =>
+        FORMS[form]!(t.n, wording.telling.person)
+          .split(' ')
+          .filter(Boolean)
+          .map((w) => ({ ...madeToken(w), isApart: t.isApart })),
+      );
     });
     const next = [...all.slice(0, fit.from), ...put, ...all.slice(fit.to)];
     if (next.length === all.length && next.every((t, i) => t.w === all[i]!.w)) continue;

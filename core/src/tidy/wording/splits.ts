@@ -9,8 +9,10 @@ const CLAUSE = new Set(SETS.clause);
 const DEED = new Set(SETS.deed);
 const JOINTS = new Set(['and', 'so', 'but']);
 const HANGS = /\b(?:if|when|because|since|that|which|who|where|once|whether|what|how|before|after|while|until|as|unless|although|though)\b/;
-const SAYS = /\b(?:says?|said|see|think|thought|know|realise|realize|sure|hope|mean|means|ask|asked|believe|found|notice|remember|told|tell)\b[^,]*$/;
-const LEADS = /^(?:(?:then|also|next|and|but|so) )?(?:if|when|while|once|because|since|as|after|before|until|although|unless|either|both|not only|the more)\b/;
+const SAYS =
+  /\b(?:says?|said|see|think|thought|know|realise|realize|sure|hope|mean|means|ask|asked|believe|found|notice|remember|told|tell)\b[^,]*$/;
+const LEADS =
+  /^(?:(?:then|also|next|and|but|so) )?(?:if|when|while|once|because|since|as|after|before|until|although|unless|either|both|not only|the more)\b/;
 
 /** A long sentence that runs on, cut where a clause with a subject of its own follows "and", "so" or "but". */
 export function split(all: readonly Token[]): Token[][] {
@@ -38,7 +40,12 @@ export function split(all: readonly Token[]): Token[][] {
     if (hasComma && (SAYS.test(inner) || /^(?:if|when|because|whether|and if|and when)\b/.test(inner))) continue;
     if (left.filter((t) => t.k !== ',').length < FEWEST_LEFT || all.slice(to).filter((t) => t.k !== ',').length < FEWEST_RIGHT) continue;
     const cost = Math.abs(at - all.length / 2) - (hasComma ? 4 : 0);
-    if (!best || cost < best.cost) best = { at: hasComma ? at - 1 : at, to: all[at]!.n === 'but' || all[at + 1]?.n === 'but' ? all.findIndex((t, i) => i >= at && t.n === 'but') : to, cost };
+    if (!best || cost < best.cost)
+      best = {
+        at: hasComma ? at - 1 : at,
+        to: all[at]!.n === 'but' || all[at + 1]?.n === 'but' ? all.findIndex((t, i) => i >= at && t.n === 'but') : to,
+        cost,
+      };
   }
   if (!best) return [[...all]];
   return [...split(all.slice(0, best.at)), ...split(all.slice(best.to))];

@@ -46,7 +46,9 @@ export function textOf({ all, end }: { all: readonly Token[]; end: string }): st
   }
   if (!text) return '';
   // A word such as "iPad" keeps its small letter.
-  return text.replace(/^(["'“‘([]*)(\p{Ll})(?!\p{Ll}*\p{Lu})/u, (_, open: string, letter: string) => open + letter.toUpperCase()) + (end || '.');
+  return (
+    text.replace(/^(["'“‘([]*)(\p{Ll})(?!\p{Ll}*\p{Lu})/u, (_, open: string, letter: string) => open + letter.toUpperCase()) + (end || '.')
+  );
 }
 
 function withoutLooseCommas(all: readonly Token[]): Token[] {

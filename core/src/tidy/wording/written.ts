@@ -63,7 +63,8 @@ const HOW_TO = 0.05;
 
 // So many sentences, from all over a talk, say how it is told.
 const LOOKED_AT = 240;
-const evenly = <T>(all: readonly T[], most: number): T[] => all.filter((_, i) => Math.floor((i * most) / all.length) !== Math.floor(((i - 1) * most) / all.length));
+const evenly = <T>(all: readonly T[], most: number): T[] =>
+  all.filter((_, i) => Math.floor((i * most) / all.length) !== Math.floor(((i - 1) * most) / all.length));
 
 /** How a talk is best told: to the reader, where most of what the speaker does can be told as an instruction. */
 export function tellingOf(sentences: readonly string[]): Telling {
@@ -128,7 +129,16 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
               ? 'Nothing an article needs'
               : null;
         const out = turn === 'out' ? 'Left out by the writer' : turn ? null : proposed;
-        return { ...sentence, text, wording: { said, changes, out, worth: drop || isAgain ? 0 : weighed ? 0.5 * weighed.expected + 1.5 * (1 - weighed.chances[0]!) : USUAL } };
+        return {
+          ...sentence,
+          text,
+          wording: {
+            said,
+            changes,
+            out,
+            worth: drop || isAgain ? 0 : weighed ? 0.5 * weighed.expected + 1.5 * (1 - weighed.chances[0]!) : USUAL,
+          },
+        };
       }),
     })),
   };

@@ -120,6 +120,18 @@
     </div>
   </div>
   {#if sorry && !asking}<p class="sorry" role="alert">{sorry}</p>{/if}
+  {#if words && !piece.making.made && !piece.hasWords}
+    <div class="press">
+      <p><b>Make a page of it</b><span class="muted">Tidied, as written, in sections with headings; every part can be taken back.</span></p>
+      <button class="act" disabled={!!piece.making.busy} onclick={() => void piece.making.make()}
+        >{piece.making.busy ? `${piece.making.busy}…` : 'Make a page of it'}</button
+      >
+    </div>
+  {:else if piece.making.made}
+    <p class="told">
+      The page was made of this. <button class="word" onclick={() => (piece.making.shown = true)}>See the account</button>
+    </p>
+  {/if}
   {#if told}<p class="told" role="status">{told}</p>{/if}
   <Sending {uploads} />
   {#if piece.sources.length}
@@ -174,6 +186,21 @@
 <style>
   .sorry {
     margin: 12px 20px;
+  }
+  .press {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 12px;
+    padding: 12px 20px;
+    border-bottom: 1px solid var(--hair);
+    background: var(--bottle-tint);
+  }
+  .press b {
+    display: block;
+  }
+  .press .muted {
+    font-size: 14px;
   }
   .told {
     padding: 8px 20px;

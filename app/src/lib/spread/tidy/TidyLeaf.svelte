@@ -9,6 +9,7 @@
   import type { Piece } from '../piece.svelte.ts';
   import { lettersBefore } from '../player/pointed.ts';
   import FindReplace from './FindReplace.svelte';
+  import Wording from './Wording.svelte';
   import NameCard from './NameCard.svelte';
   import { seen } from './seen.ts';
   import { selectedStretch } from './selected.ts';
@@ -26,6 +27,7 @@
     names: 'Names',
     replaced: 'Replaced',
     suspect: 'Listen again',
+    wording: 'Wording',
     asides: 'Asides',
   };
   const CLICK = 'Click one to take it or to put it back.';
@@ -40,12 +42,14 @@
     names: 'Names heard wrong, by sound and spelling, from House style and the title. Click one to mend all its places.',
     replaced: `What you replaced yourself. ${CLICK}`,
     suspect: 'Passages that look wrong: listen to them, then click to say that they are fine. Nothing is taken out.',
+    wording: '',
     asides: 'Greetings, sign-offs, talk about the talk. They stay out of sections; click one to take it in.',
   };
 
   let kind = $state<EditKind | 'all'>('all');
   let list = $state<HTMLElement>();
   let finding = $state(false);
+  let asWritten = $state(false);
   let hits = $state.raw<Over[]>([]);
   let hit = $state(0);
   let named = $state.raw<Edit | null>(null);
@@ -61,7 +65,7 @@
   const taken = $derived(ofKind.filter(isTaken));
   const views = $derived([
     { name: 'all' as const, label: 'All', count: all.filter((e) => !isMark(e) && !isTaken(e)).length },
-    ...EDIT_KINDS.filter((k) => all.some((e) => e.kind === k)).map((k) => ({
+    ...EDIT_KINDS.filter((k) => k !== 'wording' && all.some((e) => e.kind === k)).map((k) => ({
       name: k,
       label: LABELS[k],
       count: all.filter((e) => e.kind === k && (k === 'replaced' || !isTaken(e))).length,
@@ -202,10 +206,17 @@
           >
         </label>
       {/if}
-      <button class="word" aria-expanded={finding} onclick={() => (finding = !finding)}>Find</button>
+      <span class="switch" role="radiogroup" aria-label="Words">
+        <button role="radio" aria-checked={!asWritten} onclick={() => (asWritten = false)}>as said</button><button
+          role="radio"
+          aria-checked={asWritten}
+          onclick={() => (asWritten = true)}>as written</button
+        >
+      </span>
+      {#if !asWritten}<button class="word" aria-expanded={finding} onclick={() => (finding = !finding)}>Find</button>{/if}
     </div>
   </div>
-  {#if finding}<FindReplace
+  {#if finding && !asWritten}<FindReplace
       {piece}
       source={open}
       bind:hits
@@ -215,6 +226,8 @@
     />{/if}
   {#if !open.proposed}
     <div class="lines"><p class="muted" role="status">Looking through {count(open.words, 'word')}…</p></div>
+  {:else if asWritten}
+    <Wording {piece} source={open} />
   {:else}
     {#if all.length}
       <div class="kinds">
@@ -290,6 +303,22 @@
 {/if}
 
 <style>
+  .switch {
+    display: inline-flex;
+    border: 1px solid var(--hair);
+    border-radius: 3px;
+    overflow: hidden;
+  }
+  .switch button {
+    padding: 3px 10px;
+    font-size: 14px;
+    color: var(--faded);
+  }
+  .switch button[aria-checked='true'] {
+    background: var(--bottle-tint);
+    color: var(--bottle);
+    font-weight: 600;
+  }
   select {
     margin-left: 6px;
     padding: 2px 28px 2px 8px;

@@ -17,7 +17,7 @@ export function showRepairs(source: Source, proposed: readonly Edit[], taken: re
   const flow = flowOf(source);
   const takenKeys = new Set(taken.map(editKey));
   // Repairs taken earlier may no longer be proposed; they are shown all the same.
-  const all = new Map([...proposed, ...taken].map((e) => [editKey(e), e]));
+  const all = new Map([...proposed, ...taken].filter((e) => e.kind !== 'wording').map((e) => [editKey(e), e]));
   const edits = [...all.values()].filter((e) => !isMark(e)).sort((a, b) => a.from - b.from || a.to - b.to);
   const marks = [...all.values()].filter(isMark).map((mark): Over => ({ from: mark.from, to: mark.to, mark }));
   const overs = [...marks, ...hits].sort((a, b) => a.from - b.from);

@@ -13,7 +13,15 @@ export const clefts: readonly Rule[] = [
     name: 'cleft-double',
     reason: REASON,
     find: `what|all ${WHO} ${WANTS} ( do|doing|done|did )? ${WHEN} ${BETWEEN} is|was ,? ( that )? @lightly* >( @subject|@being|@willing|i've|we've|you've _ )`,
-    guard: ({ words, from, wording }) => /\b(?:do|doing|done|did)\b/.test(words('x') || wording.all.slice(from).map((t) => t.n).join(' ').split(/ (?:is|was) /)[0]!),
+    guard: ({ words, from, wording }) =>
+      /\b(?:do|doing|done|did)\b/.test(
+        words('x') ||
+          wording.all
+            .slice(from)
+            .map((t) => t.n)
+            .join(' ')
+            .split(/ (?:is|was) /)[0]!,
+      ),
   },
   {
     name: 'cleft-negative',

@@ -4,14 +4,20 @@ import type { Rule } from '../rule.ts';
 export const lightVerbs: readonly Rule[] = [
   { name: 'gonna', reason: 'Spoken spelling', find: 'gonna', put: 'going to' },
   { name: 'wanna', reason: 'Spoken spelling', find: 'wanna', put: 'want to' },
-  { name: 'gotta', reason: 'Spoken spelling', find: "( a=( i've|we've|you've|they've ) / a=( i|we|you|they ) ) gotta", put: '$a.person have to' },
+  {
+    name: 'gotta',
+    reason: 'Spoken spelling',
+    find: "( a=( i've|we've|you've|they've ) / a=( i|we|you|they ) ) gotta",
+    put: '$a.person have to',
+  },
   { name: 'go-ahead', reason: 'A verb that only carries another one', find: 'go|going|goes ahead and >( @lightly* <v|n|x|j> )' },
   { name: 'went-ahead', reason: 'A verb that only carries another one', find: 'went|gone ahead and >( @lightly* <d|v|n> )' },
   {
     name: 'go-in-and',
     reason: 'A verb that only carries another one',
     find: `<( to|just|can|let's|'ll|@willing|will|then|going|^ ) ( go|come ( back|over|in|on|through|up|down )? ( in|here|there|over )? and / go ) >( @lightly* @deed <t|p|n|e|i|j|m> )`,
-    guard: ({ wording, from, to, after }) => wording.all.slice(from, to).some((t) => t.n === 'and') || /^(?:and|get|grab|put|take|find|check)\b/.test(after),
+    guard: ({ wording, from, to, after }) =>
+      wording.all.slice(from, to).some((t) => t.n === 'and') || /^(?:and|get|grab|put|take|find|check)\b/.test(after),
   },
   {
     name: 'able-will',
@@ -38,7 +44,13 @@ export const lightVerbs: readonly Rule[] = [
     find: `a=( it's|he's|she's ) got >( a|an|the|to|some|no|this|that|its|his|her|two|three|all <n|j|e|v|d|m|g|r|x|p> )`,
     put: '$a.have',
   },
-  { name: 'have-to-have', reason: 'Spoken form', find: "a=( you've|you'd ) to >( <v> )", put: '$a.person have to', guard: ({ words }) => words('a') === "you've" },
+  {
+    name: 'have-to-have',
+    reason: 'Spoken form',
+    find: "a=( you've|you'd ) to >( <v> )",
+    put: '$a.person have to',
+    guard: ({ words }) => words('a') === "you've",
+  },
   { name: 'try-and', reason: 'Spoken form', find: 'a=( try ) and >( <v> )', put: '$a to' },
   { name: 'because', reason: 'Spoken form', find: "cause|'cause|cuz|cos|coz >( @clause|the )", put: 'because' },
   { name: 'off-of', reason: 'Spoken form', find: 'a=( off|inside ) of >( <t|p|n|e> )', put: '$a' },

@@ -3,16 +3,26 @@ import type { Place, Rule } from '../rule.ts';
 
 const REASON = 'Told as an instruction';
 // What comes later, or is done for somebody, is no deed of the reader.
-const LATER = /\b(?:later|next (?:video|one|episode|time|week|month|year)|another video|separate video|tomorrow|in a (?:second|minute|moment|bit)|someday|eventually|channel|be back|for you|with you|to you|everybody|everyone|somebody)\b/;
+const LATER =
+  /\b(?:later|next (?:video|one|episode|time|week|month|year)|another video|separate video|tomorrow|in a (?:second|minute|moment|bit)|someday|eventually|channel|be back|for you|with you|to you|everybody|everyone|somebody)\b/;
 // What the speaker did or thinks stays with the speaker.
-const TOLD = /\b(?:i|we)(?: just| already| also)* (?:was|were|had|did|said|asked|made|used|wrote|thought|talked|mentioned|got|\w+ed)\b|\bi've\b|\bmyself\b|\bof (?:mine|ours)\b|\bi (?:think|guess|mean|hope|love|like)\b/;
-const NO_DEED = /^\w+ (?:you|your|about|this video|a video|it to you)\b|^do (?:one|a couple|a few|another|a quick|a little|something|some|that|this|it)\b|^go (?:through|over)\b|^talk\b|^\w+$/;
+const TOLD =
+  /\b(?:i|we)(?: just| already| also)* (?:was|were|had|did|said|asked|made|used|wrote|thought|talked|mentioned|got|\w+ed)\b|\bi've\b|\bmyself\b|\bof (?:mine|ours)\b|\bi (?:think|guess|mean|hope|love|like)\b/;
+const NO_DEED =
+  /^\w+ (?:you|your|about|this video|a video|it to you)\b|^do (?:one|a couple|a few|another|a quick|a little|something|some|that|this|it)\b|^go (?:through|over)\b|^talk\b|^\w+$/;
 
 const isTurned = ({ after, wording }: Place): boolean => {
   const { person } = wording.telling;
   const verb = after.split(' ').find((w) => !/^(?:just|now|also|then|actually|quickly|simply|really)$/.test(w)) ?? '';
   const rest = after.slice(after.indexOf(verb));
-  return person !== 'as-said' && wording.end[0] !== '?' && isDeedAfterTo(verb) && !LATER.test(after) && !TOLD.test(after) && !(NO_DEED.test(rest) && !/^(?:save|publish|submit|wait|repeat|stop|send|close)$/.test(rest));
+  return (
+    person !== 'as-said' &&
+    wording.end[0] !== '?' &&
+    isDeedAfterTo(verb) &&
+    !LATER.test(after) &&
+    !TOLD.test(after) &&
+    !(NO_DEED.test(rest) && !/^(?:save|publish|submit|wait|repeat|stop|send|close)$/.test(rest))
+  );
 };
 
 // Only the main clause is turned: behind nothing, words of order, or a clause that a comma closes.
@@ -22,7 +32,11 @@ const isMain = ({ before }: Place): boolean => {
   if (/\b(?:today|video|tutorial|recording|lesson|episode)\b/.test(b)) return false;
   if (!/,$/.test(b)) return false;
   const clause = b.replace(/ ?,$/, '').split(' , ').at(-1)!;
-  return /^(?:(?:and|but|then|so|now) )?(?:if|when|once|after|before|since|as|to|while|until|because|now that|with|for|on|in|at|every time|each time|whenever|from)\b/.test(clause) || /^(?:first|next|then|last)$/.test(clause);
+  return (
+    /^(?:(?:and|but|then|so|now) )?(?:if|when|once|after|before|since|as|to|while|until|because|now that|with|for|on|in|at|every time|each time|whenever|from)\b/.test(
+      clause,
+    ) || /^(?:first|next|then|last)$/.test(clause)
+  );
 };
 
 const START = '<( ^ / ^ then|next|first|last|lastly|finally|also|now|but|instead ,? / , ( and|then|so|but|now )? )';
@@ -32,7 +46,11 @@ const turned = (at: Place) => isTurned(at) && isMain(at);
 // A deed of the listener is turned whoever tells; the speaker's own only where the reader is told.
 const mayTurn = (at: Place, who = at.words('a')): boolean => /^you/.test(who) || at.wording.telling.person !== 'i';
 // Where "you" tells how things are in general, a deed is one only when the word can be nothing else.
-const isKnownDeed = (at: Place): boolean => turned(at) && !/^(?:find|work|lose|rest|record|mean|mind|need|look like|look at it|notice|remember|note|saw|water|place|name|hear|feel|smell|stand|sit|wait for|pay|live|hook|wear|wonder|tell|use to|decide|count as|miss|grab|save money|buy|record|left|cut through|sell|ask)\b/.test(at.after);
+const isKnownDeed = (at: Place): boolean =>
+  turned(at) &&
+  !/^(?:find|work|lose|rest|record|mean|mind|need|look like|look at it|notice|remember|note|saw|water|place|name|hear|feel|smell|stand|sit|wait for|pay|live|hook|wear|wonder|tell|use to|decide|count as|miss|grab|save money|buy|record|left|cut through|sell|ask)\b/.test(
+    at.after,
+  );
 
 /** Deeds of the speaker, told to the reader; who is told is one choice for a whole talk. */
 export const persons: readonly Rule[] = [
@@ -59,7 +77,12 @@ export const persons: readonly Rule[] = [
     put: '$a.teller',
     instructs: true,
     guard: (at) =>
-      at.wording.telling.isHowTo && turned(at) && mayTurn(at) && !/^(?:say|look|move|start|begin|talk|jump|pretend|imagine|turn to|take (?:a|another) (?:\w+ )?look|continue|recap|call|put it|add ,|face|be|check|try|wait)\b/.test(at.after),
+      at.wording.telling.isHowTo &&
+      turned(at) &&
+      mayTurn(at) &&
+      !/^(?:say|look|move|start|begin|talk|jump|pretend|imagine|turn to|take (?:a|another) (?:\w+ )?look|continue|recap|call|put it|add ,|face|be|check|try|wait)\b/.test(
+        at.after,
+      ),
   },
   {
     name: 'deed-plain',
@@ -105,6 +128,8 @@ export const persons: readonly Rule[] = [
       at.wording.isInstruction &&
       at.wording.telling.person === 'you' &&
       !/\b(?:i|we|i'm|i've|we've)\b/.test(at.before) &&
-      !/^(?:mother|father|mum|mam|dad|gran|granny|grandmother|grandfather|wife|husband|brother|sister|son|daughter|boss|uncle|aunt|neighbour|friend)/.test(at.after),
+      !/^(?:mother|father|mum|mam|dad|gran|granny|grandmother|grandfather|wife|husband|brother|sister|son|daughter|boss|uncle|aunt|neighbour|friend)/.test(
+        at.after,
+      ),
   },
 ];

@@ -10,9 +10,20 @@ const WANTS_PLACE =
 const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
   const before = all.replace(/(?: ,| like)+$/, '');
   const last = wording.all[from - 1];
-  const here = wording.all.slice(from, to).map((t) => t.n).filter((n) => n !== ',').join(' ');
+  const here = wording.all
+    .slice(from, to)
+    .map((t) => t.n)
+    .filter((n) => n !== ',')
+    .join(' ');
   if (!before || WANTS_PLACE.test(before)) return false;
-  if (here === 'here' && (wording.all.filter((t) => t.n === 'here').length > 1 || /\b(?:keep|kept|hold|leave|left|put|set)(?: \w+)?$/.test(before) || /[vdzg]/.test(last?.k ?? '') || /\b(?:over|up|down|in|out|back|right|just)$/.test(before))) return false;
+  if (
+    here === 'here' &&
+    (wording.all.filter((t) => t.n === 'here').length > 1 ||
+      /\b(?:keep|kept|hold|leave|left|put|set)(?: \w+)?$/.test(before) ||
+      /[vdzg]/.test(last?.k ?? '') ||
+      /\b(?:over|up|down|in|out|back|right|just)$/.test(before))
+  )
+    return false;
   if (/^(?:in|out|back) there$/.test(here)) return false;
   if (/^(?:up|down|over) there$/.test(here) && /\b(?:put|place|live|went|go|come|sit|stand|work|get)\w*\b/.test(before)) return false;
   if (here === 'there' || here === 'just there' || /^out/.test(here)) return false;
@@ -26,7 +37,8 @@ export const pointing: readonly Rule[] = [
     reason: REASON,
     find: `,? ( and )? as ( you|we|i ( can|could|will|may|might|should|now|all|already )* see|notice|tell|saw|seen|noticed / you'll|we'll see|notice / you've|we've seen|noticed ) ( ( right|over|up|down|in )? here / on ( the|this|my )? screen|board|slide|picture / before|there >( , / $ ) )? ,?`,
     put: ',',
-    guard: ({ after }) => !/^(?:from|at|by|with|to|under|below|how|what|it|them|him|her|in (?:the|this|chapter)|the|a|this)\b/.test(after) || false,
+    guard: ({ after }) =>
+      !/^(?:from|at|by|with|to|under|below|how|what|it|them|him|her|in (?:the|this|chapter)|the|a|this)\b/.test(after) || false,
   },
   {
     name: 'you-see-that',
@@ -44,19 +56,54 @@ export const pointing: readonly Rule[] = [
     guard: ({ words }) => !/\b(?:way|one|ones|time|day|week|year|point|stage)$/.test(words('b').trim()),
   },
   { name: 'one-here', reason: REASON, find: `a=( this|that one ) ( right|over|just|up|down|in )? here|there`, put: '$a' },
-  { name: 'here-end', reason: REASON, find: `,? ${PLACES} >( $ / , / and|so|because|but|which|where|when|if|that / for|from|about|as|with|in|at|on|under|near|by|into )`, guard: isLoose },
-  { name: 'here-first', reason: REASON, find: `^ ( right|over|up|down|in|back|out )? here ,? !>( we|you go|are ) >( you|we|i|you'll|we'll|you've|we've|i've|you're|we're <x|v|d|g|n|r> )` },
-  { name: 'there-first', reason: REASON, find: `^ ( right|over|up|down|back|out )? there ,? >( you|we|i|it's|the <x|v|d|g|n> )`, guard: ({ wording }) => wording.all[0]?.n !== 'there' },
+  {
+    name: 'here-end',
+    reason: REASON,
+    find: `,? ${PLACES} >( $ / , / and|so|because|but|which|where|when|if|that / for|from|about|as|with|in|at|on|under|near|by|into )`,
+    guard: isLoose,
+  },
+  {
+    name: 'here-first',
+    reason: REASON,
+    find: `^ ( right|over|up|down|in|back|out )? here ,? !>( we|you go|are ) >( you|we|i|you'll|we'll|you've|we've|i've|you're|we're <x|v|d|g|n|r> )`,
+  },
+  {
+    name: 'there-first',
+    reason: REASON,
+    find: `^ ( right|over|up|down|back|out )? there ,? >( you|we|i|it's|the <x|v|d|g|n> )`,
+    guard: ({ wording }) => wording.all[0]?.n !== 'there',
+  },
   {
     name: 'like-this',
     reason: REASON,
     find: ',? ( just|a bit|sort of|something|quite )? like this|that|so ( here|there )? >( $ / , / and|so|until|till|then )',
     guard: ({ before, wording, from, to }) =>
       Boolean(before) &&
-      !/\b(?:something|anything|things?|stuff|people|somebody|look|looks|looked|looking|sound|sounds|feel|feels|is|are|was|be|been|one|ones|it's|that's|not|more|much|done|work|works|nothing|much|talk|stay|stays|keep|kept|leave|left|shaped?|made|person|days?|places?)$/.test(before) &&
+      !/\b(?:something|anything|things?|stuff|people|somebody|look|looks|looked|looking|sound|sounds|feel|feels|is|are|was|be|been|one|ones|it's|that's|not|more|much|done|work|works|nothing|much|talk|stay|stays|keep|kept|leave|left|shaped?|made|person|days?|places?)$/.test(
+        before,
+      ) &&
       !wording.all.slice(from, to).some((t) => t.n === 'something'),
   },
-  { name: 'see-that', reason: REASON, find: ',? ( you )? ( see|look ( at )? ) ( that|this|here|there )? >( $ / , )', guard: ({ before, wording, from, to }) => before.split(' ').length > 2 && (wording.all[from]?.n === ',' || wording.all[to - 1]?.n === ',') && !/\b(?:to|can|could|can't|you|will|'ll|i|we|they|n't|never|cannot|not|a|the)$/.test(before.replace(/ ,$/, '')) && wording.all[from]?.n === ',' },
-  { name: 'little', reason: 'Says nothing about the thing', find: '<( this|the|that|a|your ) little >( <n|g|v|d> )', guard: ({ after, wording }) => wording.telling.person === 'you' && !/^(?:bit|while|more|less|finger|toe|one|girl|boy|child|by)\b/.test(after) && /\b(?:arrow|button|icon|box|menu|tab|link|cross|plus|gear|square|window|circle|triangle|sign|symbol|dot|bar|wheel|lever|switch|knob)\b/.test(after.split(' ').slice(0, 3).join(' ')) },
+  {
+    name: 'see-that',
+    reason: REASON,
+    find: ',? ( you )? ( see|look ( at )? ) ( that|this|here|there )? >( $ / , )',
+    guard: ({ before, wording, from, to }) =>
+      before.split(' ').length > 2 &&
+      (wording.all[from]?.n === ',' || wording.all[to - 1]?.n === ',') &&
+      !/\b(?:to|can|could|can't|you|will|'ll|i|we|they|n't|never|cannot|not|a|the)$/.test(before.replace(/ ,$/, '')) &&
+      wording.all[from]?.n === ',',
+  },
+  {
+    name: 'little',
+    reason: 'Says nothing about the thing',
+    find: '<( this|the|that|a|your ) little >( <n|g|v|d> )',
+    guard: ({ after, wording }) =>
+      wording.telling.person === 'you' &&
+      !/^(?:bit|while|more|less|finger|toe|one|girl|boy|child|by)\b/.test(after) &&
+      /\b(?:arrow|button|icon|box|menu|tab|link|cross|plus|gear|square|window|circle|triangle|sign|symbol|dot|bar|wheel|lever|switch|knob)\b/.test(
+        after.split(' ').slice(0, 3).join(' '),
+      ),
+  },
   { name: 'on-screen', reason: REASON, find: `,? on ( the|my|your )? screen ${PLACES}`, put: '' },
 ];

@@ -10,7 +10,7 @@ import type { RequestHandler } from './$types.ts';
 
 // Looked at by hand: there may be thousands, and a schema takes its time for each of their fields.
 function isEdit(value: unknown): value is Edit {
-  const { kind, from, to, before, after, reason, group } = (value ?? {}) as Record<keyof Edit, unknown>;
+  const { kind, from, to, before, after, reason, group, turn } = (value ?? {}) as Record<keyof Edit, unknown>;
   const isPlace = (n: unknown) => Number.isInteger(n) && (n as number) >= 0 && (n as number) <= MOST_PLACE;
   const isText = (text: unknown) => typeof text === 'string' && text.length <= MOST_TEXT;
   return (
@@ -18,7 +18,8 @@ function isEdit(value: unknown): value is Edit {
     isPlace(from) &&
     isPlace(to) &&
     [before, after, reason].every(isText) &&
-    (group === undefined || (typeof group === 'string' && group.length <= 300))
+    (group === undefined || (typeof group === 'string' && group.length <= 300)) &&
+    (turn === undefined || (typeof turn === 'string' && turn.length <= 20))
   );
 }
 

@@ -1,0 +1,61 @@
+import { bring, expect, pageOf, saved, step, test } from './fixtures.ts';
+
+const account = (page: import('@playwright/test').Page) => page.getByRole('list', { name: 'What was done' });
+
+test('one press makes a page of a talk, tells what was done, and takes the whole back', async ({ page }) => {
+  await bring(page, 'knife-evening.srt');
+  await page.getByRole('button', { name: 'Make a page of it' }).click();
+  await expect(account(page)).toContainText('repairs taken', { timeout: 20_000 });
+  await expect(account(page)).toContainText(/sections, 1,[0-5]\d\d of 4,\d\d\d words/);
+  await expect(account(page)).toContainText('As written, told');
+  expect(await pageOf(page).locator('h2').count()).toBeGreaterThan(4);
+  await expect(page.getByRole('textbox', { name: 'Title' })).not.toHaveValue('');
+  await saved(page);
+
+  await page.getByRole('button', { name: 'Take it all back' }).click();
+  await expect(pageOf(page)).toHaveText('');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Make a page of it' })).toBeVisible();
+  await expect(pageOf(page)).toHaveText('');
+});
+
+test('a page is made again with other words wanted, and what was left out is brought back', async ({ page }) => {
+  await bring(page, 'knife-evening.srt');
+  await page.getByRole('button', { name: 'Make a page of it' }).click();
+  await expect(account(page)).toContainText('sections', { timeout: 20_000 });
+  await page.getByRole('spinbutton', { name: 'Length' }).fill('600');
+  await page.getByRole('button', { name: 'Make it again' }).click();
+  await expect(account(page)).toContainText(/sections, [56]\d\d of 4,\d\d\d words/);
+  const out = page.getByRole('list', { name: 'Left out' });
+  await page.getByRole('listitem').filter({ hasText: 'left out' }).getByRole('button', { name: 'show' }).click();
+  const first = out.getByRole('listitem').filter({ hasText: 'Least needed' }).first();
+  const said = (await first.locator('.said').evaluate((e) => e.firstChild!.textContent!)).split(' ').slice(-4).join(' ');
+  await first.getByRole('button', { name: 'bring back' }).click();
+  await expect(pageOf(page)).toContainText(said.replace(/[.?!]$/, ''));
+  await saved(page);
+});
+
+test('a sentence is put back as it was said, another one put in, and all told in another person', async ({ page }) => {
+  await bring(page, 'knife-evening.srt');
+  await step(page, 'Tidy');
+  await page.getByRole('radio', { name: 'as written' }).click();
+  const words = page.getByRole('group', { name: 'Words as written' });
+  const changed = words.locator('.sentence').filter({ has: page.getByRole('button', { name: 'as said' }) });
+  const one = changed.first();
+  await one.hover();
+  const said = await one.locator('.was i').textContent();
+  await one.getByRole('button', { name: 'as said' }).click();
+  await expect(words.locator('.sentence').filter({ has: page.getByRole('button', { name: 'as written' }) })).toContainText(said!);
+  await words.getByRole('button', { name: 'put in' }).first().click();
+  await expect(words.getByRole('button', { name: 'as written' })).toHaveCount(2);
+  const told = page.getByRole('group', { name: 'Told to or by' });
+  await told.getByRole('button', { name: 'nobody' }).click();
+  await expect(words.getByRole('button', { name: 'as said', exact: true })).toHaveCount(0);
+  await told.getByRole('button', { name: 'you' }).click();
+  await expect(words.getByRole('button', { name: 'as said', exact: true }).first()).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await page.getByRole('radio', { name: 'as written' }).click();
+  await expect(told.getByRole('button', { name: 'you' })).toHaveAttribute('aria-pressed', 'true');
+});
