@@ -50,7 +50,7 @@ test('a sentence is put back as it was said, another one put in, and all told in
   await words.getByRole('button', { name: 'put in' }).first().click();
   await expect(words.getByRole('button', { name: 'as written' })).toHaveCount(2);
   const told = page.getByRole('group', { name: 'Told to or by' });
-  await told.getByRole('button', { name: 'nobody' }).click();
+  await told.getByRole('button', { name: 'all as said' }).click();
   await expect(words.getByRole('button', { name: 'as said', exact: true })).toHaveCount(0);
   await told.getByRole('button', { name: 'you' }).click();
   await expect(words.getByRole('button', { name: 'as said', exact: true }).first()).toBeVisible();
@@ -58,4 +58,33 @@ test('a sentence is put back as it was said, another one put in, and all told in
   await page.reload();
   await page.getByRole('radio', { name: 'as written' }).click();
   await expect(told.getByRole('button', { name: 'you' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('a paragraph made from talk is turned to what was said and back, until its words are changed by hand', async ({ page }) => {
+  await bring(page, 'knife-evening.srt');
+  await page.getByRole('button', { name: 'Make a page of it' }).click();
+  await expect(account(page)).toContainText('sections', { timeout: 20_000 });
+  const paragraphs = pageOf(page).locator('p');
+  const turn = async (n: number) => {
+    await paragraphs.nth(n).click();
+    await page.getByRole('button', { name: 'More' }).click();
+    await page.getByRole('menuitem', { name: 'as said, as written' }).click();
+  };
+  const texts = await paragraphs.allTextContents();
+  let turned = -1;
+  for (let n = 0; n < texts.length && turned < 0; n++) {
+    await turn(n);
+    await page.waitForTimeout(400);
+    if ((await paragraphs.nth(n).textContent()) !== texts[n]) turned = n;
+  }
+  expect(turned).toBeGreaterThanOrEqual(0);
+  await turn(turned);
+  await expect(paragraphs.nth(turned)).toHaveText(texts[turned]!);
+  await paragraphs.nth(turned).click();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' By hand.');
+  const own = (await paragraphs.nth(turned).textContent())!;
+  await turn(turned);
+  await page.waitForTimeout(400);
+  await expect(paragraphs.nth(turned)).toHaveText(own);
 });

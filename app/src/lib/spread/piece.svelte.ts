@@ -20,6 +20,7 @@ import { looseTies, type Held } from '@even-page/core/write/holding';
 import { askServer, form } from '$lib/ask-server.ts';
 import { newBlockId } from '$lib/block-id.ts';
 import type { Step } from '$lib/steps.ts';
+import { status } from '$lib/status.svelte.ts';
 import { core } from '$lib/workers/core.ts';
 import { timeAt } from '@even-page/core/gather/recording/spoken';
 import { Making } from './making.svelte.ts';
@@ -305,6 +306,22 @@ export class Piece {
     const { size } = doc.nodeAt(at)!.content;
     this.view.dispatch(closeHistory(tr.insertText(heading, at + 1, at + 1 + size)));
     this.goToBlock(this.view.state.doc.nodeAt(at)!.attrs.id as string);
+  }
+
+  /** Turns the paragraph of the caret between as said and as written, in one step that undo takes back. */
+  async turnWording(): Promise<void> {
+    const { parent } = this.view!.state.selection.$from;
+    const { id, origins } = parent.attrs as { id: string; origins?: Origin[] };
+    const text = parent.textContent;
+    const turned = await core().turnedBlock(this.tidied, text, origins ?? []);
+    if (turned === null) status.says = 'These words were changed by hand: they stay as they are';
+    else if (this.view && turned !== text) {
+      this.view.state.doc.descendants((node, pos) => {
+        if (node.attrs.id !== id || node.textContent !== text) return !node.isTextblock;
+        this.view!.dispatch(closeHistory(this.view!.state.tr.insertText(turned, pos + 1, pos + 1 + node.content.size)));
+        return false;
+      });
+    }
   }
 
   /** Puts a picture into the page: at a position, or after the block of the caret. */

@@ -3,7 +3,7 @@ import worthAddress from '@even-page/core/data/worth.bin?url';
 import marksAddress from '@even-page/core/data/marks.bin?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
 import type { Source } from '@even-page/core/gather/source';
-import { docFromJSON, schema } from '@even-page/core/post/schema';
+import { docFromJSON, schema, type Origin } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import { proof } from '@even-page/core/proof/checks';
 import { figuresOf } from '@even-page/core/proof/figures';
@@ -20,6 +20,7 @@ import { withStandingPart, type Given, type StandingPart } from '@even-page/core
 import { shapeOf, type Material, type Shape } from '@even-page/core/shape/outline';
 import { findInMaterial, indexOf, type FoundSentence, type MaterialIndex } from '@even-page/core/write/finding';
 import { makePage, writtenMaterial, type MadePage, type PageWishes } from '@even-page/core/page/made-page';
+import { turnedBlock } from '@even-page/core/page/turned-block';
 import { editsForSections, type Edit } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { findMatches, type Query } from '@even-page/core/tidy/find';
@@ -83,8 +84,16 @@ const work = {
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
   /** A page made of the material in one go. */
   async makePage(tidied: Tidied[], wishes: PageWishes, { headingCase }: House): Promise<SentPage> {
-    const { doc, sections: _, ...made } = makePage(forPage(tidied), wishes, await knowledge(), headingCase === 'title' ? titleCase : undefined);
+    const {
+      doc,
+      sections: _,
+      ...made
+    } = makePage(forPage(tidied), wishes, await knowledge(), headingCase === 'title' ? titleCase : undefined);
     return { ...made, doc: doc.toJSON() as object };
+  },
+  /** The words of a paragraph the other way, as said or as written; null when they were changed by hand. */
+  async turnedBlock(tidied: Tidied[], text: string, origins: Origin[]): Promise<string | null> {
+    return turnedBlock(text, origins, writtenMaterial(forPage(tidied), {}, await knowledge()).materials);
   },
   /** A source as written, with nothing left out for its length. */
   async written(tidied: Tidied): Promise<Written> {

@@ -122,7 +122,7 @@
   {#if sorry && !asking}<p class="sorry" role="alert">{sorry}</p>{/if}
   {#if words && !piece.making.made && !piece.hasWords}
     <div class="press">
-      <p><b>Make a page of it</b><span class="muted">Tidied, as written, in sections with headings; every part can be taken back.</span></p>
+      <p>The words tidied and as written, in sections with headings, at the length of a post. All of it can be taken back.</p>
       <button class="act" disabled={!!piece.making.busy} onclick={() => void piece.making.make()}
         >{piece.making.busy ? `${piece.making.busy}…` : 'Make a page of it'}</button
       >
@@ -191,15 +191,10 @@
     display: flex;
     align-items: center;
     justify-content: space-between;
-    gap: 12px;
+    gap: 16px;
     padding: 12px 20px;
     border-bottom: 1px solid var(--hair);
     background: var(--bottle-tint);
-  }
-  .press b {
-    display: block;
-  }
-  .press .muted {
     font-size: 14px;
   }
   .told {

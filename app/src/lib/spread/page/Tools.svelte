@@ -60,6 +60,10 @@
         { name: 'no-table', label: 'Remove table', command: deleteTable },
       ],
     },
+    {
+      when: ({ selection: { $from } }) => $from.parent.type === nodes.paragraph && ($from.parent.attrs.origins as unknown[]).length > 0,
+      items: [{ name: 'wording', label: 'Turn: as said, as written', command: () => (void piece.turnWording(), true) }],
+    },
     { when: inQuotation, items: [{ name: 'author', label: 'Author of the quotation', command: toAuthor }] },
     {
       items: [

@@ -14,9 +14,9 @@
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 
   const PERSONS: readonly { person: Person; label: string }[] = [
-    { person: 'you', label: 'you' },
-    { person: 'we', label: 'we' },
-    { person: 'i', label: 'I' },
+    { person: 'you', label: 'to “you”' },
+    { person: 'we', label: 'by “we”' },
+    { person: 'i', label: 'by “I”' },
   ];
 
   let written = $state.raw<Written | null>(null);
@@ -64,14 +64,14 @@
   <p class="note">These words are kept as they are: wording is for talk in English.</p>
 {:else}
   <div class="told">
-    <span class="muted">told to</span>
+    <span class="muted">told</span>
     <span role="group" aria-label="Told to or by">
       {#each PERSONS as { person, label } (person)}<button
           class="chip"
           aria-pressed={written.person === person}
           onclick={() => tell(person)}>{label}</button
         >{/each}
-      <button class="chip" aria-pressed={written.person === 'as-said'} onclick={() => tell('as-said')}>nobody: all as said</button>
+      <button class="chip" aria-pressed={written.person === 'as-said'} onclick={() => tell('as-said')}>all as said</button>
     </span>
     <span class="end muted">{figure(changed.length)} changed</span>
   </div>
@@ -81,10 +81,9 @@
       <div class="sentence" class:out={w?.out}>
         <span class="mono t">{s.startMs === undefined ? '' : showTime(s.startMs)}</span>
         <div class="words">
-          <p class:mark={w && !w.out && w.changes.length}>{w?.out ? w.said : s.text}</p>
+          <p class:changed={w && !w.out && w.changes.length}>{w?.out ? w.said : s.text}</p>
           {#if w && isChanged(s)}<p class="was">
-              {#if !w.out}<i>{w.said}</i> ·
-              {/if}{w.out ?? [...new Set(w.changes.map((c) => c.reason.toLowerCase()))].join(', ')}
+              {#if !w.out}<i>{w.said}</i>{' · '}{/if}{w.out ?? [...new Set(w.changes.map((c) => c.reason.toLowerCase()))].join(', ')}
             </p>{/if}
         </div>
         {#if w?.out}<button class="word" onclick={() => turn(s, 'in')}>put in</button>
@@ -117,9 +116,10 @@
   }
   .by {
     border-top: 1px solid var(--hair);
+    flex-wrap: nowrap;
     border-bottom: 0;
-    max-height: 132px;
-    overflow-y: auto;
+    overflow-x: auto;
+    scrollbar-width: thin;
   }
   .chip {
     padding: 3px 10px;
@@ -127,6 +127,9 @@
     border-radius: 3px;
     font-size: 14px;
     color: var(--faded);
+  }
+  .by > * {
+    flex: none;
   }
   .chip:hover {
     color: var(--ink);
@@ -156,7 +159,7 @@
     font: 17px/1.5 var(--serif);
     overflow-wrap: anywhere;
   }
-  .mark {
+  .changed {
     text-decoration: underline 1px var(--bottle);
     text-underline-offset: 4px;
   }

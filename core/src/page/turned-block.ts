@@ -1,0 +1,33 @@
+import type { Origin } from '../post/schema.ts';
+import { isOut, saidOf, type ProseSentence } from '../tidy/prose.ts';
+import type { Material } from '../shape/outline.ts';
+
+/**
+ * The words of a paragraph of a page the other way: as said when they stand as written, and back. Null when they are neither:
+ * then somebody changed them by hand, and they stay.
+ */
+export function turnedBlock(text: string, origins: readonly Origin[], materials: readonly Material[]): string | null {
+  for (const { source, first, last } of origins) {
+    const sentences = materials
+      .filter((m) => m.source === source)
+      .flatMap((m) => m.paragraphs.flatMap((p) => p.sentences))
+      .filter((s) => s.wording && !isOut(s) && s.last >= first && s.first <= last);
+    const written = runOf(sentences, text, (s) => s.text);
+    if (written) return written.map(saidOf).join(' ');
+    const said = runOf(sentences, text, saidOf);
+    if (said) return said.map((s) => s.text).join(' ');
+  }
+  return null;
+}
+
+/** The sentences whose words are those of a text together. */
+function runOf(sentences: readonly ProseSentence[], text: string, wordsOf: (s: ProseSentence) => string): ProseSentence[] | null {
+  for (let from = 0; from < sentences.length; from++) {
+    let joined = '';
+    for (let to = from; to < sentences.length && joined.length < text.length; to++) {
+      joined += (joined ? ' ' : '') + wordsOf(sentences[to]!);
+      if (joined === text) return sentences.slice(from, to + 1);
+    }
+  }
+  return null;
+}
