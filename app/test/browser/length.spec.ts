@@ -6,7 +6,7 @@ test('a post is condensed to the words wanted, and filled again from the materia
   await page.getByRole('button', { name: 'Write onto the page' }).click();
   const length = page.getByRole('region', { name: 'Length' });
   const wanted = length.getByRole('spinbutton', { name: 'Length wanted, in words' });
-  await wanted.fill('4500');
+  await wanted.fill('3500');
   await wanted.blur();
   await length.getByRole('button', { name: /^Condense by/ }).click();
   // One sentence is kept, the others go in one step.
@@ -19,12 +19,12 @@ test('a post is condensed to the words wanted, and filled again from the materia
   await expect(pageOf(page)).toContainText(kept);
   await saved(page);
   await page.reload();
-  await expect(wanted).toHaveValue('4500');
+  await expect(wanted).toHaveValue('3500');
 
   // A section that lost a paragraph gets it back.
   await pageOf(page).locator('> p').nth(6).click({ clickCount: 3 });
   await page.keyboard.press('Delete');
-  await wanted.fill('4900');
+  await wanted.fill('3900');
   await wanted.blur();
   await length.getByRole('button', { name: 'Fill from the material' }).click();
   await expect(length.getByRole('checkbox').first()).toBeChecked();

@@ -1,5 +1,5 @@
 import type { Origin } from '../post/schema.ts';
-import { isOut, saidOf, type ProseSentence } from '../tidy/prose.ts';
+import { saidOf, type ProseSentence } from '../tidy/prose.ts';
 import type { Material } from '../shape/outline.ts';
 
 /**
@@ -11,7 +11,7 @@ export function turnedBlock(text: string, origins: readonly Origin[], materials:
     const sentences = materials
       .filter((m) => m.source === source)
       .flatMap((m) => m.paragraphs.flatMap((p) => p.sentences))
-      .filter((s) => s.wording && !isOut(s) && s.last >= first && s.first <= last);
+      .filter((s) => s.wording && s.last >= first && s.first <= last);
     const written = runOf(sentences, text, (s) => s.text);
     if (written) return written.map(saidOf).join(' ');
     const said = runOf(sentences, text, saidOf);
@@ -20,14 +20,14 @@ export function turnedBlock(text: string, origins: readonly Origin[], materials:
   return null;
 }
 
-/** The sentences whose words are those of a text together. */
+/** The sentences whose words are those of a text together; others between them stayed off the page. */
 function runOf(sentences: readonly ProseSentence[], text: string, wordsOf: (s: ProseSentence) => string): ProseSentence[] | null {
-  for (let from = 0; from < sentences.length; from++) {
-    let joined = '';
-    for (let to = from; to < sentences.length && joined.length < text.length; to++) {
-      joined += (joined ? ' ' : '') + wordsOf(sentences[to]!);
-      if (joined === text) return sentences.slice(from, to + 1);
-    }
-  }
-  return null;
+  let rest = `${text} `;
+  const found = sentences.filter((s) => {
+    const own = `${wordsOf(s)} `;
+    if (!rest.startsWith(own)) return false;
+    rest = rest.slice(own.length);
+    return true;
+  });
+  return rest ? null : found;
 }

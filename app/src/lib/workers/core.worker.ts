@@ -104,7 +104,7 @@ const work = {
   async sections(tidied: Tidied[], count: number | 'natural' | undefined, { headingCase }: House) {
     const known = await subjects().catch(() => null);
     const material = heldMaterial(tidied);
-    const shape = (material.shape ??= shapeOf(writtenMaterial(forPage(tidied), {}, await knowledge()).materials, known));
+    const shape = (material.shape ??= shapeOf(writtenMaterial(forPage(tidied), { length: 'all' }, await knowledge()).materials, known));
     const found = shape.sections(count === 'natural' ? shape.natural : count);
     if (headingCase !== 'title') return found;
     return found.map((s) => ({ ...s, heading: titleCase(s.heading), headings: s.headings.map(titleCase) }));

@@ -34,13 +34,13 @@
     if (!piece.hasWords && words && !proposal && piece.leftToTidy !== null) void propose();
   });
 
-  async function propose(sections: number | 'natural' = wishing) {
+  async function propose(sections: number | 'natural' | undefined = wanted || undefined) {
     const turn = ++asked;
     const found = await core().sections(piece.tidied, sections, piece.house);
     // A later question has overtaken this answer.
     if (turn !== asked) return;
     proposal = found;
-    if (sections === 'natural') wanted = found.length;
+    if (typeof sections !== 'number') wanted = found.length;
   }
 
   // The next of its headings that no other section has.
@@ -109,7 +109,7 @@
         <li class="node">
           <span class="number">{i + 1}</span>
           <span class="name"
-            ><b class:role={s.role === 'introduction'}>{s.heading}</b>{#if s.startMs !== undefined}<span class="mono slate"
+            ><b class:role={s.role === 'introduction' || !s.heading}>{s.heading || 'Close'}</b>{#if s.startMs !== undefined}<span class="mono slate"
                 >{showTime(s.startMs)}</span
               >{/if}</span
           >
@@ -118,7 +118,7 @@
           {#if s.headings.length > 1}<button
               class="turn"
               title="Another heading: {s.headings.indexOf(s.heading) + 1} of {s.headings.length}"
-              aria-label="Another heading for “{s.heading}”"
+              aria-label="Another heading for “{s.heading || 'Close'}”"
               onclick={() => another(s)}><Refresh size={15} /></button
             >{:else}<span class="turn"></span>{/if}
         </li>
