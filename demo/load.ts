@@ -6,12 +6,13 @@ import { withIds } from '@even-page/core/post/ids';
 import type { Details } from '@even-page/core/post/details';
 import { editsForSections, isMark, type Edit } from '@even-page/core/tidy/edit';
 import type { Source } from '@even-page/core/gather/source';
-import { shapeOf, writeSections } from '@even-page/core/shape/outline';
+import { makePage } from '@even-page/core/page/made-page';
 import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { usualHouse } from '@even-page/core/tidy/house';
 import { readModel } from '@even-page/core/tidy/marks/model';
 import { proseOf } from '@even-page/core/tidy/prose';
+import { readWorth } from '@even-page/core/tidy/wording/worth';
 
 const [address, blog, token] = process.argv.slice(2);
 if (!address || !blog || !token) throw new Error('Usage: load.ts ADDRESS BLOG TOKEN');
@@ -144,10 +145,8 @@ if (!total) {
   const subjects = readSubjects(readFileSync(new URL('../core/data/subjects.bin', import.meta.url)));
   const proposed = findEdits(talk!.source, { house: usualHouse(), model });
   const edits = proposed.filter((e) => !isMark(e));
-  const sections = shapeOf(
-    [{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }],
-    subjects,
-  ).sections();
+  const worth = readWorth(readFileSync(new URL('../core/data/worth.bin', import.meta.url)));
+  const made = makePage([{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }], {}, { subjects, worth });
   const coins = await picture(
     knives,
     'two-coins-under-a-knife.png',
@@ -158,10 +157,11 @@ if (!total) {
     knives,
     'shape',
     (piece) => ({
-      doc: dressed({ ...piece, doc: withIds(writeSections(sections), newId).toJSON() as object }, { 0: coins }),
+      doc: dressed({ ...piece, doc: withIds(made.doc, newId).toJSON() as object }, { 0: coins }),
       details: {
         title: 'Sharpening a kitchen knife without fear',
         standfirst: 'Fifteen degrees, two coins and a thumb: what an evening at the hall taught forty neighbours.',
+        description: made.description,
       },
     }),
     [{ source: talk!.id, take: edits, drop: [] }],

@@ -85,9 +85,13 @@ export function makePage(
   headingCase: (heading: string) => string = (heading) => heading,
 ): MadePage {
   const { materials, person } = writtenMaterial(given, wishes, tools);
-  const sections = shapeOf(materials, tools.subjects)
-    .sections(wishes.sections)
-    .map((s) => ({ ...s, heading: headingCase(s.heading), headings: s.headings.map(headingCase) }));
+  const found = shapeOf(materials, tools.subjects).sections(wishes.sections);
+  // A page of one section needs no heading.
+  const sections = found.map((s) => ({
+    ...s,
+    heading: found.length > 1 ? headingCase(s.heading) : '',
+    headings: s.headings.map(headingCase),
+  }));
   const { doc, lists } = withLists(writeSections(sections));
   const all = materials.flatMap((m) => m.paragraphs.flatMap((p) => p.sentences));
   const [standfirst, description] = summaries(sections, tools.subjects);

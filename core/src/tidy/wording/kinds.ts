@@ -42,7 +42,7 @@ collect combine compare connect cook cool copy count cover crank crease crop cro
 dip divide double drag drain draw dress drill drive drop dry dump dust ease edit empty enter erase export fasten feed feel file
 fill filter find finish fit fix flatten flick flip float fold follow fry gather glue grab grease grind grip group guide hammer hang
 heat highlight hold hook import insert iron join jot keep knead knock knot label lay leave level lift light line link list load
-lock log look loop loosen lower make mark mask match measure melt mend mind mix moisten mount move nail name note nudge offset oil
+lock log look loop lean nip hop poke dunk wiggle rotate squirt pinch loosen lower make mark mask match measure melt mend mind mix moisten mount move nail name note nudge offset oil
 open order overlap pack paint park paste pay peel peg phone pick pin pinch place plan plane plant plug point polish pop post pour
 press prick print prop prune publish pull pump punch push put rake raise read record reduce refit refresh remember remove rename
 repeat replace rest return reverse rinse rip roll rotate rub rule run sand save saw scan scoop score scrape screw scribe scroll

@@ -32,7 +32,7 @@ export const clefts: readonly Rule[] = [
   {
     name: 'cleft-want',
     reason: REASON,
-    find: `what a=( ${WHO} @lightly* ( will|would|can|might|could|should|must )? ( going to )? ( want|wanted|need|like|have|try|love to )? ( can )? ) ( do|be doing ) ${WHEN} ,? is|was ,? @lightly* ( to )? @lightly* >( <v|n> )`,
+    find: `what a=( ${WHO} @lightly* ( will|would|can|might|could|should|must )? ( going to )? ( want|wanted|need|like|have|try|love to )? ( can )? ) ( do / be doing ) ${WHEN} ,? is|was ,? @lightly* ( to )? @lightly* >( <v|n> )`,
     put: '$a',
     guard: ({ words }) => !/^(?:i|we|you)(?: (?:just|really|also|usually|always))?$/.test(words('a').trim()),
   },
@@ -85,7 +85,7 @@ export const clefts: readonly Rule[] = [
   {
     name: 'cleft-point',
     reason: REASON,
-    find: `^ ( i ( just|also|really )? ( want|wanted|should|would like|need|have to ) / i'd ( just|also|really )? like to / let me ( just|also )? / i'll ( just|also )? / i must ) ( to )? ( mention|note|add|say|stress|point out|tell you|remind you|warn you ) ( again|here|now|one more time|quickly )? ,? that >( @clause|the|a|if|when|your|my|our )`,
+    find: `^ ( i ( just|also|really )? ( want|wanted|need|have / should / would like ) / i'd ( just|also|really )? like to / let me ( just|also )? / i'll ( just|also )? / i must ) ( to )? ( mention|note|add|say|stress / point out / tell|remind|warn you ) ( again|here|now|quickly / one more time )? ,? that >( @clause|the|a|if|when|your|my|our )`,
   },
   {
     name: 'cleft-it-is',

@@ -15,7 +15,7 @@ export const lightVerbs: readonly Rule[] = [
   {
     name: 'go-in-and',
     reason: 'A verb that only carries another one',
-    find: `<( to|just|can|let's|'ll|@willing|will|then|going|^ ) ( go|come ( back|over|in|on|through|up|down )? ( in|here|there|over )? and / go ) >( @lightly* @deed <t|p|n|e|i|j|m> )`,
+    find: `<( to|just|can|let's|@willing|will|then|going / ^ ) ( go|come ( back|over|in|on|through|up|down )? ( in|here|there|over )? and / go ) >( @lightly* @deed <t|p|n|e|i|j|m> )`,
     guard: ({ wording, from, to, after }) =>
       wording.all.slice(from, to).some((t) => t.n === 'and') || /^(?:and|get|grab|put|take|find|check)\b/.test(after),
   },

@@ -43,23 +43,17 @@ export const padding: readonly Rule[] = [
   {
     name: 'really-end',
     reason: REASON,
-    find: ',? ( really|actually|basically|honestly|obviously|anyway|though|to be honest|if you like|you know|i suppose|as it were|or so to speak|mind you|mind|at all|really and truly|like|by the way ) $',
+    find: ',? ( really|actually|basically|honestly|obviously|anyway|like / to be honest / if you like / you know / as it were / or so to speak / by the way ) $',
     guard: (at) =>
-      at.before.split(' ').length > 2 &&
-      /^(?:,? ?)(?:really|actually|basically|honestly|obviously|anyway|to be honest|if you like|you know|as it were|or so to speak|like|by the way)$/.test(
-        at.wording.all
-          .slice(at.from)
-          .map((t) => t.n)
-          .join(' '),
-      ) &&
+      at.before.split(' ').length > 1 &&
       !isDenied(at) &&
-      !/\b(?:is|was|not|you|do|does|did|it|look|looks|feel)$/.test(at.before.replace(/ ,$/, '')) &&
-      at.wording.end !== '?',
+      at.wording.end[0] !== '?' &&
+      !/\b(?:is|was|not|you|do|does|did|look|looks|feel|would|they|it|what)$/.test(at.before.replace(/ ,$/, '')),
   },
   {
     name: 'between-words',
     reason: REASON,
-    find: "<( <c|i|t|x|p> / is|was ) , ( you know / i mean / sort of / kind of / if you like / to be honest / basically|actually|really|honestly|obviously|look|right|okay|well|like|see / you see / as i say|said / let's say / mind you / by the way / i suppose / of course ) ,?",
+    find: "<( <c|i|t|x> / i|we|they|he|she|it's|that's|there's|i'm|you're|we're|they're|he's|she's ) , ( you know / i mean / sort of / kind of / if you like / to be honest / basically|actually|really|honestly|obviously|look|right|okay|well|like|see / you see / as i say|said / let's say / mind you / by the way / i suppose / of course ) ,?",
     guard: ({ before, after }) => Boolean(before) && Boolean(after),
   },
   {
@@ -86,7 +80,7 @@ export const padding: readonly Rule[] = [
   {
     name: 'tag',
     reason: 'Asks for a nod',
-    find: ", ( right|okay|ok|yeah|alright|see|eh|you know|all right / isn't|doesn't|don't|won't|can't|aren't|wasn't|hasn't|haven't|didn't it|you|they|we|he|she ) $",
+    find: ", ( right|okay|ok|yeah|alright|see|eh / you know / all right / isn't|doesn't|don't|won't|can't|aren't|wasn't|hasn't|haven't|didn't it|you|they|we|he|she ) $",
     put: '',
     guard: ({ before, wording }) => before.split(' ').length > 2 && /^[?.]/.test(wording.end),
   },

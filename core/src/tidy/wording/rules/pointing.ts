@@ -24,7 +24,8 @@ const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
       /\b(?:over|up|down|in|out|back|right|just)$/.test(before))
   )
     return false;
-  if (/^(?:in|out|back) there$/.test(here)) return false;
+  if (/\b(?:in|out|back) there$/.test(here)) return false;
+  if (/\bin here$/.test(here) && /\b(?:put|place|drop|set|post|pour|come|step)\w*(?: \w+){0,3}$/.test(before)) return false;
   if (/^(?:up|down|over) there$/.test(here) && /\b(?:put|place|live|went|go|come|sit|stand|work|get)\w*\b/.test(before)) return false;
   if (here === 'there' || here === 'just there' || /^out/.test(here)) return false;
   return !/^(?:is|are|was|to)\b/.test(after) || / /.test(here);
@@ -37,8 +38,9 @@ export const pointing: readonly Rule[] = [
     reason: REASON,
     find: `,? ( and )? as ( you|we|i ( can|could|will|may|might|should|now|all|already )* see|notice|tell|saw|seen|noticed / you'll|we'll see|notice / you've|we've seen|noticed ) ( ( right|over|up|down|in )? here / on ( the|this|my )? screen|board|slide|picture / before|there >( , / $ ) )? ,?`,
     put: ',',
-    guard: ({ after }) =>
-      !/^(?:from|at|by|with|to|under|below|how|what|it|them|him|her|in (?:the|this|chapter)|the|a|this)\b/.test(after) || false,
+    // "As you can see from the list" says where to look.
+    guard: ({ after, wording, to }) =>
+      wording.all[to - 1]?.n === ',' || !/^(?:from|at|by|with|to|under|below|how|what|it|them|him|her|in|the|a|this)\b/.test(after),
   },
   {
     name: 'you-see-that',
@@ -76,7 +78,7 @@ export const pointing: readonly Rule[] = [
   {
     name: 'like-this',
     reason: REASON,
-    find: ',? ( just|a bit|sort of|something|quite )? like this|that|so ( here|there )? >( $ / , / and|so|until|till|then )',
+    find: ',? ( just|something|quite / a bit / sort of )? like this|that|so ( here|there )? >( $ / , / and|so|until|till|then )',
     guard: ({ before, wording, from, to }) =>
       Boolean(before) &&
       !/\b(?:something|anything|things?|stuff|people|somebody|look|looks|looked|looking|sound|sounds|feel|feels|is|are|was|be|been|one|ones|it's|that's|not|more|much|done|work|works|nothing|much|talk|stay|stays|keep|kept|leave|left|shaped?|made|person|days?|places?)$/.test(
