@@ -1,5 +1,5 @@
 // Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench; with --tidy, --shape or --figures (of speed) only those.
+// docs/benchmarks.md with --write. Run: npm run bench; with --road, --tidy, --shape or --figures (of speed) only those.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -10,10 +10,12 @@ import { coreFigures } from './core.ts';
 import { isMet, table, type Figure } from './measure.ts';
 import { qualityFigures } from './quality.ts';
 import { headingFigures } from './headings.ts';
+import { roadFigures } from './road.ts';
 import { shapeFigures } from './shape.ts';
 import { typingFigures } from './typing.ts';
 
 const STEPS = {
+  road: roadFigures,
   tidy: qualityFigures,
   shape: async () => [...(await shapeFigures()), ...(await headingFigures())],
   figures: speedFigures,

@@ -24,3 +24,16 @@ export function talkOfHours(hours: number): Uint8Array {
   });
   return new TextEncoder().encode(cues.join('\n'));
 }
+
+const WORDS_A_CUE = 12;
+
+/** Words as captions of twelve words each, one word after another without pauses, in WebVTT. */
+export function captionsOf(said: readonly string[], msAWord: number): string {
+  const stamp = (ms: number) => `${time(Math.floor(ms / 1000)).slice(0, 8)}.${String(Math.round(ms % 1000)).padStart(3, '0')}`;
+  let vtt = 'WEBVTT\n\n';
+  for (let k = 0; k < said.length; k += WORDS_A_CUE) {
+    const cue = said.slice(k, k + WORDS_A_CUE);
+    vtt += `${stamp(k * msAWord)} --> ${stamp((k + cue.length) * msAWord)}\n${cue.join(' ')}\n\n`;
+  }
+  return vtt;
+}

@@ -41,9 +41,9 @@ describe('what the Desk says comes next', () => {
     const post = { doc: long, details };
     const posted = (isCurrent: boolean) => ({ outlet: 'Hall blog', isCurrent });
     expect(says(empty, { sources: [], posted: null })).to.equal('look: Bring in material or write on the empty page');
-    expect(says(empty, { sources: material(), posted: null })).to.equal('look: Just arrived: a talk of 38 minutes, not tidied yet');
+    expect(says(empty, { sources: material(), posted: null })).to.equal('look: Make a page of it: a talk of 38 minutes just arrived');
     const short = [{ ...material()[0]!, durationMs: 62_000 }];
-    expect(says(empty, { sources: short, posted: null })).to.equal('look: Just arrived: a talk of 1 minute, not tidied yet');
+    expect(says(empty, { sources: short, posted: null })).to.equal('look: Make a page of it: a talk of 1 minute just arrived');
     expect(says(empty, { sources: material(3), posted: null })).to.equal('look: Ask for sections: the words are tidied');
     expect(says({ doc: long, details: { ...details, title: '' } }, { sources: [], posted: null })).to.match(
       /^must: The post has no title: write/,

@@ -11,6 +11,8 @@ import type { Request } from './command.ts';
 /** A section as the command line prints it; passages are numbered from 0 in file order. */
 export type PrintedSection = {
   heading: string;
+  /** The headings to choose from, for a section that was proposed. */
+  headings: string[];
   startMs: number | null;
   firstPassage: number;
   lastPassage: number;
@@ -31,7 +33,13 @@ export function pageOf({ source, draft, wishes, tools }: Request): PageOfFile {
     doc: made.doc,
     sections: borders(
       source,
-      made.sections.map((s) => ({ heading: s.heading, startMs: s.startMs ?? null, firstPassage: s.first, words: s.words })),
+      made.sections.map((s) => ({
+        heading: s.heading,
+        headings: s.headings,
+        startMs: s.startMs ?? null,
+        firstPassage: s.first,
+        words: s.words,
+      })),
     ),
     details: {
       title: source.title ?? made.titles[0] ?? '',
@@ -61,6 +69,6 @@ function ownSections(doc: PostNode): PrintedSection[] {
     });
     const first = passages.length ? Math.min(...passages) : 0;
     const last = passages.length ? Math.max(...passages) : first;
-    return { heading: s.heading, startMs: null, firstPassage: first, lastPassage: last, words: s.words };
+    return { heading: s.heading, headings: [], startMs: null, firstPassage: first, lastPassage: last, words: s.words };
   });
 }

@@ -10,6 +10,7 @@ import { centrality } from '../shape/standing/opening.ts';
 import { alone, isStatement, pointsBack } from '../shape/standing/said-on-page.ts';
 import type { HeadedSentence } from '../shape/talk-headings/candidates.ts';
 import { isOut, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
+import { DEEDS } from '../tidy/wording/kinds.ts';
 import type { Person } from '../tidy/wording/rule.ts';
 import type { WorthModel } from '../tidy/wording/worth.ts';
 import { asWritten, isSpoken, type WordingChoices } from '../tidy/wording/written.ts';
@@ -119,38 +120,52 @@ function withLists(doc: PostNode): { doc: PostNode; lists: number } {
   return { doc: made, lists: found.length };
 }
 
+// What the speaker tells of oneself promises a reader little.
+const OWN = /\b(?:I|I'm|I've|I'll|my|me|we|our)\b/;
 const TO_THE_ROOM = /\b(?:tonight|today|this (?:evening|morning|afternoon|video|talk)|thank you|welcome|i'm \w+|my name)\b/i;
+
+// A standfirst says what the page gives: in a sentence of middling length, about what is said most, not a scene from it.
+const SCENE = /\b(?:here|there|this one|that one|look|tomorrow|yesterday|now)\b/i;
+const STEP = new RegExp(`^(?:${[...DEEDS].join('|')})\\b`, 'i');
+const SHORTEST = 7;
+const LONGEST = 26;
+const NEEDED = 2.2;
 
 /** A standfirst and a description: the sentences most central to all that is said, those that promise or conclude first. */
 function summaries(sections: readonly ProposedSection[], subjects: Subjects | null): [standfirst: string, description: string] {
-  const said = sections.map((s) => ({
-    ...s,
-    sentences: s.paragraphs.flatMap((p) => p.sentences.map((x) => x.text.split(/(?<=[.!])\s+(?=\p{Lu})/u)).flat()),
-  }));
+  const all = sections.flatMap(({ role, paragraphs }) => paragraphs.flatMap((p) => p.sentences.map((sentence) => ({ role, sentence }))));
   const central = centrality(
-    said.map((s) => ({ id: '', heading: s.heading, from: 0, sentences: s.sentences.map((text) => ({ text, origins: [] })) })),
+    [{ id: '', heading: '', from: 0, sentences: all.map(({ sentence }) => ({ text: sentence.text, origins: [] })) }],
     subjects,
   );
-  const fits = said.flatMap(({ role, sentences }) =>
-    sentences
-      .map((text) => alone(text))
-      .filter((text) => /[.!]$/.test(text) && isStatement(text) && !pointsBack(text) && !TO_THE_ROOM.test(text) && wordCount(text) >= 6)
-      .map((text) => ({ text, score: central(text) * (role === 'body' ? 1 : 1.4) })),
+  const counts = new Map<string, number>();
+  for (const { sentence } of all) for (const s of terms(sentence.text)) counts.set(s, (counts.get(s) ?? 0) + 1);
+  const most = new Set(
+    [...counts]
+      .sort((a, b) => b[1] - a[1])
+      .slice(0, 5)
+      .map(([s]) => s),
   );
-  const ranked = fits.sort((a, b) => b.score - a.score);
-  const [first] = ranked.filter(({ text }) => wordCount(text) <= 28);
+  const ranked = all
+    .filter(({ sentence }) => (sentence.wording?.worth ?? NEEDED) >= NEEDED)
+    .flatMap(({ role, sentence }) => sentence.text.split(/(?<=[.!])\s+(?=\p{Lu})/u).map((text) => ({ role, text: alone(text) })))
+    .filter(({ text }) => /[.!]$/.test(text) && isStatement(text) && !pointsBack(text) && !TO_THE_ROOM.test(text))
+    .filter(({ text }) => wordCount(text) >= SHORTEST && wordCount(text) <= LONGEST)
+    .map(({ role, text }) => {
+      const about = new Set(terms(text).filter((s) => most.has(s))).size;
+      const doubts = (OWN.test(text) ? 0.5 : 1) * (SCENE.test(text) ? 0.5 : 1) * (text.split(',').length > 3 ? 0.6 : 1) * (STEP.test(text) ? 0.5 : 1);
+      return { text, score: central(text) * (1 + 0.4 * about) * doubts * (role === 'body' ? 1 : 1.4) };
+    })
+    .sort((a, b) => b.score - a.score);
+  const [first] = ranked;
   if (!first) return ['', ''];
-  const told = new Set(terms(first.text));
+  const short = ranked.find(({ text }) => text.length <= DESCRIPTION_LENGTH.most)?.text ?? '';
+  const told = new Set(terms(short));
   const other = ranked.find(
     ({ text }) =>
-      text !== first.text &&
-      terms(text).filter((t) => told.has(t)).length <= 2 &&
-      first.text.length + text.length < DESCRIPTION_LENGTH.most,
+      text !== short && terms(text).filter((t) => told.has(t)).length <= 2 && short.length + text.length < DESCRIPTION_LENGTH.most,
   );
-  const short = ranked.find(({ text }) => text.length <= DESCRIPTION_LENGTH.most);
-  const description =
-    first.text.length <= DESCRIPTION_LENGTH.most ? [first.text, other?.text].filter(Boolean).join(' ') : (short?.text ?? '');
-  return [first.text, description];
+  return [first.text, [short, other?.text].filter(Boolean).join(' ')];
 }
 
 function accountOf(materials: readonly Material[], sections: readonly ProposedSection[], person: Person, lists: number): Account {

@@ -9,6 +9,8 @@ const CHOICES = 3;
 const OPENING = 18;
 // A page is named after what is said again and again.
 const FEWEST_SAID = 3;
+// A title that names what is said most is worth more.
+const ABOUT_IT = 1.3;
 const PROMISES = /^(?:show|look|going|want|lets|ordinal|sequence|purpose|cleft)$/;
 
 /**
@@ -29,7 +31,12 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
       PROMISES.test(announcementOf(all[c.sentence]!.said).frame) &&
       c.stems.some((s) => talk.top.has(s) || (talk.counts.get(s) ?? 0) >= 2 * FEWEST_SAID),
   );
-  const things = headingCandidates(all, talk, subjects).filter((c) => c.kind === 'thing' && said(c) && !/\d/.test(c.text));
+  const announcedThings = opening.filter(
+    (c) => c.kind === 'thing' && c.sentence < 10 && PROMISES.test(announcementOf(all[c.sentence]!.said).frame),
+  );
+  const things = headingCandidates(all, talk, subjects).filter(
+    (c) => c.kind === 'thing' && /^the /.test(c.text) && said(c) && !/\d/.test(c.text),
+  );
   const deeds = headingCandidates(all, talk, subjects).filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3);
   const size = (c: HeadingCandidate) => Math.min(1, wordCount(c.text) / 4);
   const ranked = [
@@ -38,13 +45,16 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
       stems: c.stems,
       score: often(c) * 1.6 * size(c) * (1 - c.sentence / (2 * OPENING)),
     })),
+    ...announcedThings.map((c) => ({ text: c.text, stems: c.stems, score: often(c) * 1.15 * (1 - c.sentence / (2 * OPENING)) })),
     ...things.map((c) => ({
-      text: c.text.replace(/^the (?=\S+ \S)/, 'the '),
+      text: c.text,
       stems: c.stems,
       score: often(c) * 0.9 * (c.stems.length > 1 ? 1.15 : 1),
     })),
     ...deeds.map((c) => ({ text: `How to ${c.text}`, stems: c.stems, score: often(c) * 0.95 * size(c) })),
-  ].sort((a, b) => b.score - a.score);
+  ]
+    .map((c) => ({ ...c, score: c.score * (c.stems.some((s) => talk.top.has(s)) ? ABOUT_IT : 1) }))
+    .sort((a, b) => b.score - a.score);
   const chosen: typeof ranked = [];
   for (const c of ranked) {
     if (chosen.length === CHOICES) break;

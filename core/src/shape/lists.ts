@@ -116,27 +116,27 @@ const isStep = (text: string): boolean => {
   return isTold || (/^you$/.test(deed) && DEEDS.has(second ? normal(second.text) : ''));
 };
 
-// What comes of a step is told in a short sentence behind it.
-const COMES_OF_IT = /^(?:it|that|this|they|you'll|you will|there|the \w+|now it|otherwise)\b/i;
-const LONGEST_OUTCOME = 14;
+// What is said of a step behind it, in so many short sentences.
+const MOST_SAID = 2;
+const LONGEST_SAID = 18;
+const TELLS = /^(?:i|we|so i|my|you know)\b|\b(?:i'm|i've|i was|i had|we had)\b/i;
 
-/** Steps in the imperative, one after the other; a step may say what comes of it. */
+/** Steps in the imperative, one after the other; what is said of a step stays with it. */
 function steps(run: readonly Said[], at: number) {
   const items: Said[][] = [];
+  let end = at;
   for (let i = at; i < run.length && items.length < MOST; i++) {
     const { text } = run[i]!;
     const open = items.at(-1);
-    if (isStep(text) && wordsOf(text) <= LONGEST) items.push([run[i]!]);
-    else if (
-      open?.length === 1 &&
-      COMES_OF_IT.test(plain(text)) &&
-      wordsOf(text) <= LONGEST_OUTCOME &&
-      run[i + 1] &&
-      isStep(run[i + 1]!.text)
-    )
-      open.push(run[i]!);
-    else break;
+    if (isStep(text) && wordsOf(text) <= LONGEST) {
+      items.push([run[i]!]);
+      end = i + 1;
+    } else if (!open || open.length > MOST_SAID || wordsOf(text) > LONGEST_SAID || /\?$/.test(text) || TELLS.test(plain(text))) break;
+    else open.push(run[i]!);
   }
+  // What follows the last step belongs to the text again.
+  const last = items.at(-1);
+  if (last) last.length = Math.max(1, last.length - (run.indexOf(last.at(-1)!) + 1 - end));
   if (items.length < FEWEST) return null;
   return made('steps', ['numbers', 'bullets'], run, items);
 }

@@ -23,7 +23,7 @@ function beforeThePage(sources: Surroundings['sources']): NextThing {
   if (sources.some((s) => s.edits > 0)) return { gravity: 'look', says: 'Ask for sections', rest: ': the words are tidied' };
   const minutes = Math.round((first.durationMs ?? 0) / 60_000);
   const what = minutes ? `a talk of ${minutes === 1 ? '1 minute' : `${minutes} minutes`}` : `${first.words.toLocaleString('en')} words`;
-  return { gravity: 'look', says: 'Just arrived', rest: `: ${what}, not tidied yet` };
+  return { gravity: 'look', says: 'Make a page of it', rest: `: ${what} just arrived` };
 }
 
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -21,7 +21,7 @@ const PREPOSITIONS = set(
 );
 const CONJUNCTIONS = set('and or but so if when while because then unless although though whereas once since where why how whether nor');
 const AUXILIARIES = set(
-  "is are was were be been being am do does did have has had will would can could should may might must shall ought isn't aren't wasn't weren't don't doesn't didn't haven't hasn't hadn't won't wouldn't can't couldn't shouldn't mightn't mustn't needn't cannot",
+  "is are was were be been being am do does did have has had will would can could should may might must shall ought isn't aren't wasn't weren't don't doesn't didn't haven't hasn't hadn't wanna gonna gotta kinda sorta won't wouldn't can't couldn't shouldn't mightn't mustn't needn't cannot",
 );
 const ADVERBS = set(
   'very really just also too now again here there never always often still already even only quite pretty actually basically maybe perhaps probably not well much more most later soon today tonight tomorrow yesterday away back together almost nearly rather sometimes usually first next last finally instead anyway ever once twice straight right',
@@ -32,7 +32,9 @@ const ADJECTIVES = set(
 const NUMBERS = set(
   'one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen eighteen twenty thirty forty fifty sixty seventy eighty ninety hundred thousand million dozen',
 );
-const EXCLAMATIONS = set('oh ah um uh er yes yeah yep no nope okay ok hey hello hi hiya wow oops whoops cheers hm huh please thanks ta');
+const EXCLAMATIONS = set(
+  'oh ah um uh er gosh god yes yeah yep no nope okay ok hey hello hi hiya wow oops whoops cheers hm huh please thanks ta',
+);
 
 /** Deeds that can be told to be done, at a bench or a screen (own list; common practice, no source). */
 export const DEEDS = set(`

@@ -24,6 +24,11 @@ export const clefts: readonly Rule[] = [
       ),
   },
   {
+    name: 'cleft-way',
+    reason: REASON,
+    find: `^ ( the way|trick|secret ) ( that )? ( to / @subject ( @lightly )* ) do it|this|that ,? is ,? ( that|to|by )? >( @subject|@being|@willing _ / <v> )`,
+  },
+  {
     name: 'cleft-negative',
     reason: REASON,
     find: `what ${WHO} ( never|don't ) ( want to )? do ${WHEN} ,? is ,? ( @subject )? >( <v> )`,

@@ -28,7 +28,7 @@ export const future: readonly Rule[] = [
   {
     name: 'going-plain',
     reason: REASON,
-    find: `is|are a=( ${BETWEEN} ) going to @lightly* >( <v|x|n|j|d> )`,
+    find: `is|are|am a=( ${BETWEEN} ) going to @lightly* >( <v|x|n|j|d> )`,
     put: 'will $a',
     guard: ({ wording, before }) => wording.end[0] !== '?' && Boolean(before) && !/\b(?:what|how|where|which|who|if)$/.test(before),
   },

@@ -12,7 +12,7 @@ export const openers: readonly Rule[] = [
       / all right / right >( , / @clause / so / now|okay ) !>( there|here|now ) / well >( , / @clause / the|if|when|what ) / again >( , )
       / and !>( so on|forth / then ) / and so !>( on|forth ) / you know >( , / @clause ) / of course / i mean / obviously|basically|essentially|honestly|actually|hopefully|clearly / like >( , )
       / yes|sure|exactly|absolutely|definitely|perfect|great|cool|lovely|brilliant|good|nice >( , ) / sorry >( , / @clause ) / to be honest / as i say|said >( , )
-      / let's see >( , ) / look >( , ) / you see >( , ) / there >( , ) / here >( , ) / see >( , ) / but >( so / then / again , ) / as well >( , ) / first of all >( @being|@willing / let ) )+ ,? ;?`,
+      / let's see >( , ) / go ahead , / look >( , ) / you see >( , ) / there >( , ) / here >( , ) / see >( , ) / but >( so / then / again , ) / as well >( , ) / first of all >( @being|@willing / let ) )+ ,? ;?`,
     guard: ({ after, wording }) => !(wording.end === '?' && /^(?:you|we)(?: \w+)?$/.test(after)),
   },
   {

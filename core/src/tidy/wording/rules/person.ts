@@ -122,7 +122,7 @@ export const persons: readonly Rule[] = [
   {
     name: 'deed-own',
     reason: REASON,
-    find: "a=( my|our|mine ) / <( if|when|until|once|where|what|how|as|before|after|while|so ) a=( i|we|i'm|we're|i've|we've )",
+    find: "( a=( my|our|mine ) / <( if|when|until|once|where|what|how|as|before|after|while|so ) a=( i|we|i'm|we're|i've|we've ) )",
     put: '$a.toYou',
     guard: (at) =>
       at.wording.isInstruction &&
