@@ -3,8 +3,10 @@
 // editor's heading (F of the two sets), each section weighing the same.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format } from 'prettier';
-import { stem, isContentWord } from '../src/language/terms.ts';
-import { words } from '../src/language/words.ts';
+import { stem, isContentWord, terms } from '../src/language/terms.ts';
+import { words, wordCount } from '../src/language/words.ts';
+import { cutTalk, sectionsOfTalk } from '../src/shape/cut/talk.ts';
+import { isOut } from '../src/tidy/prose.ts';
 import { readSubjects } from '../src/shape/cut/subjects.ts';
 import { headingCandidates, stemFeatures, talkTerms, type HeadedSentence, type TalkTerms } from '../src/shape/talk-headings/candidates.ts';
 import { asWritten } from '../src/tidy/wording/written.ts';
@@ -31,7 +33,7 @@ type Headed = {
   candidates: ReturnType<typeof headingCandidates>;
 };
 
-export function headed(part: Part): Headed[] {
+export function headed(part: Part, asCut: boolean): Headed[] {
   return sectioned(part).flatMap((talk) => {
     const written = asWritten(
       talk.sentences.map((s, i) => ({
@@ -46,17 +48,35 @@ export function headed(part: Part): Headed[] {
       text: s!.text,
       worth: s!.wording!.worth,
     }));
-    const parts = talk.sections.map((s, i) => all.slice(s.from, talk.sections[i + 1]?.from ?? all.length));
-    const terms = talkTerms(parts);
-    return talk.sections.flatMap(({ role, heading }, i) =>
-      role === 'body' ? [{ sentences: parts[i]!, talk: Number(talk.number), terms, heading, candidates: [] }] : [],
-    );
+    // Sections as they are cut, each with the heading of the editor's section it shares most with; and the editor's own.
+    const units = talk.sentences.map((s, i) => ({
+      ...s,
+      opensParagraph: false,
+      terms: terms(s.text),
+      words: isOut(written.paragraphs[i]!.sentences[0]!) ? 0 : wordCount(written.paragraphs[i]!.sentences[0]!.text),
+    }));
+    const cut = [0, ...cutTalk(units, sectionsOfTalk(units.reduce((sum, u) => sum + u.words, 0)), subjects).map((b) => b.at), all.length];
+    const ours = cut.slice(0, -1).map((from, i) => ({ from, to: cut[i + 1]! }));
+    const theirs = talk.sections.map((s, i) => ({ from: s.from, to: talk.sections[i + 1]?.from ?? all.length }));
+    const partsOf = (edges: readonly { from: number; to: number }[]) => edges.map((e) => all.slice(e.from, e.to));
+    const found: Headed[] = [];
+    for (const edges of asCut ? [ours] : [theirs]) {
+      const parts = partsOf(edges);
+      const known = talkTerms(parts);
+      talk.sections.forEach(({ role, heading }, i) => {
+        if (role !== 'body') return;
+        const shared = edges.map((e) => Math.min(e.to, theirs[i]!.to) - Math.max(e.from, theirs[i]!.from));
+        const best = shared.indexOf(Math.max(...shared));
+        found.push({ sentences: parts[best]!, talk: Number(talk.number), terms: known, heading, candidates: [] });
+      });
+    }
+    return found;
   });
 }
 
 function agreement(a: Set<string>, b: Set<string>): number {
   const both = [...a].filter((s) => b.has(s)).length;
-  return both ? 0.4 + (1.2 * both) / (a.size + b.size) : 0;
+  return both ? 0.7 + (0.6 * both) / (a.size + b.size) : 0;
 }
 
 function fitted(sections: readonly Headed[], hold: number): Record<string, number> {
@@ -148,7 +168,11 @@ function fittedStems(sections: readonly Headed[]): Record<string, number> {
 const withCandidates = (sections: readonly Headed[], stems: Record<string, number>): Headed[] =>
   sections.map((s) => ({ ...s, candidates: headingCandidates(s.sentences, s.terms, subjects, stems) }));
 
-const parts = { on: headed('written on'), chosen: headed('chosen on'), measured: headed('measured') };
+const parts = {
+  on: [...headed('written on', false), ...headed('written on', true)],
+  chosen: headed('chosen on', true),
+  measured: headed('measured', true),
+};
 const stemsOn = fittedStems(parts.on);
 const on = withCandidates(parts.on, stemsOn);
 const weightsOn = fitted(on, 0.001);

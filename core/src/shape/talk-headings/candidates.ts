@@ -26,6 +26,8 @@ export type HeadingCandidate = { text: string; kind: Phrase['kind']; stems: stri
 
 const LEADS_DEED = new Set("to can you we i should must and then or just please don't let's you'll we'll i'll how".split(' '));
 const OPENING_STEMS = 15;
+// Frames that name what comes: "the next thing is the adhesive".
+const NAMES_IT = /^(?:ordinal|another|look|show|sequence|how-about|cleft)$/;
 // What counts more for one kind of phrase than for another.
 const CROSSED = ['near', 'first', 'best', 'said', 'distinct', 'worth', 'stems', 'opening', 'rare', 'definite'];
 const MOST_OF_A_SENTENCE = 40;
@@ -280,6 +282,7 @@ export function headingCandidates(
       });
     };
     if (n < 3) add(namedAlone(tokensOf(sentence.said).all), true, true);
+    if (n < 3 && NAMES_IT.test(announced.frame)) add(namedAlone(tokensOf(capitalsOf(announced.about, sentence.said)).all), true, true);
     if (announced.about && announced.frame !== 'none') of(capitalsOf(announced.about, sentence.said), true);
     of(sentence.text, false);
     offset += wordCount(sentence.said);
