@@ -153,7 +153,8 @@ function summaries(sections: readonly ProposedSection[], subjects: Subjects | nu
     .filter(({ text }) => wordCount(text) >= SHORTEST && wordCount(text) <= LONGEST)
     .map(({ role, text }) => {
       const about = new Set(terms(text).filter((s) => most.has(s))).size;
-      const doubts = (OWN.test(text) ? 0.5 : 1) * (SCENE.test(text) ? 0.5 : 1) * (text.split(',').length > 3 ? 0.6 : 1) * (STEP.test(text) ? 0.5 : 1);
+      const doubts =
+        (OWN.test(text) ? 0.5 : 1) * (SCENE.test(text) ? 0.5 : 1) * (text.split(',').length > 3 ? 0.6 : 1) * (STEP.test(text) ? 0.5 : 1);
       return { text, score: central(text) * (1 + 0.4 * about) * doubts * (role === 'body' ? 1 : 1.4) };
     })
     .sort((a, b) => b.score - a.score);

@@ -7,6 +7,8 @@ import { headingCandidates, talkTerms, type HeadedSentence, type HeadingCandidat
 const CHOICES = 3;
 // What a talk is about is said in its opening, so many sentences of it.
 const OPENING = 18;
+// Of a long talk so many sentences are looked at, evenly.
+const LOOKED_AT = 600;
 // A page is named after what is said again and again.
 const FEWEST_SAID = 3;
 // A title that names what is said most is worth more.
@@ -31,13 +33,19 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
       PROMISES.test(announcementOf(all[c.sentence]!.said).frame) &&
       c.stems.some((s) => talk.top.has(s) || (talk.counts.get(s) ?? 0) >= 2 * FEWEST_SAID),
   );
+  const step = Math.ceil(all.length / LOOKED_AT);
+  const whole = headingCandidates(
+    all.filter((_, i) => i % step === 0),
+    talk,
+    subjects,
+  );
   const announcedThings = opening.filter(
     (c) => c.kind === 'thing' && c.sentence < 10 && PROMISES.test(announcementOf(all[c.sentence]!.said).frame),
   );
   const things = headingCandidates(all, talk, subjects).filter(
     (c) => c.kind === 'thing' && /^the /.test(c.text) && said(c) && !/\d/.test(c.text),
   );
-  const deeds = headingCandidates(all, talk, subjects).filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3);
+  const deeds = whole.filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3);
   const size = (c: HeadingCandidate) => Math.min(1, wordCount(c.text) / 4);
   const ranked = [
     ...promised.map((c) => ({

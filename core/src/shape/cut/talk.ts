@@ -52,31 +52,38 @@ export function cutTalk(units: readonly TalkUnit[], sections: number, subjects: 
   );
   const extend = likeness(text, Math.max(8, (text.before[n]! / total) * mean));
   const pull = pulls(units);
-  const rows = units.map((_, i) => {
+  const places = placesOf(pull);
+  const end = (place: number) => places[place] ?? n;
+  // rows[i][j - i] is the likeness of the stretch from place i to place j.
+  const rows = places.map((start, i) => {
     let last = i + 1;
-    while (last < n && before[last + 1]! - before[i]! <= LONGEST * mean) last++;
+    while (last < places.length && before[end(last + 1)]! - before[start]! <= LONGEST * mean) last++;
     const row = new Float64Array(last - i + 1);
-    extend(i, last, (unit, nats) => (row[unit + 1 - i] = nats));
+    let j = i + 1;
+    extend(start, end(last), (unit, nats) => {
+      if (unit + 1 === end(j)) row[j++ - i] = nats;
+    });
     return row;
   });
   const lengthOf = (i: number, j: number): number => {
-    const words = before[j]! - before[i]!;
+    const words = before[end(j)]! - before[places[i]!]!;
     const body =
       fits(words, mean, SPREAD) - (words < SHORTEST ? (SHORTEST - words) / 15 : 0) - Math.max(0, (words - Math.max(LONG, 1.5 * mean)) / 50);
     if (hasEdges && i === 0) return Math.max(body - 0.5, fits(words, INTRODUCTION.words, INTRODUCTION.spread));
-    if (hasEdges && j === n) return Math.max(body - 1.5, fits(words, CLOSE.words, CLOSE.spread));
+    if (hasEdges && j === places.length) return Math.max(body - 1.5, fits(words, CLOSE.words, CLOSE.spread));
     return body;
   };
-  let best = new Float64Array(n + 1).fill(-Infinity);
+  const m = places.length;
+  let best = new Float64Array(m + 1).fill(-Infinity);
   best[0] = 0;
   const back: Int32Array[] = [];
   for (let s = 1; s <= wanted; s++) {
-    const round = new Float64Array(n + 1).fill(-Infinity);
-    const from = new Int32Array(n + 1);
-    for (let i = s - 1; i < n; i++) {
+    const round = new Float64Array(m + 1).fill(-Infinity);
+    const from = new Int32Array(m + 1);
+    for (let i = s - 1; i < m; i++) {
       if (best[i] === -Infinity) continue;
-      const own = best[i]! + (i ? PULL * pull[i]! : 0);
-      for (let j = s === wanted ? n : i + 1; j < i + rows[i]!.length; j++) {
+      const own = best[i]! + (i ? PULL * pull[places[i]!]! : 0);
+      for (let j = s === wanted ? m : i + 1; j < i + rows[i]!.length; j++) {
         const score = own + LIKENESS * rows[i]![j - i]! + lengthOf(i, j);
         if (score <= round[j]!) continue;
         round[j] = score;
@@ -86,8 +93,23 @@ export function cutTalk(units: readonly TalkUnit[], sections: number, subjects: 
     back.push(from);
     best = round;
   }
-  if (best[n] === -Infinity) return cutTalk(units, wanted - 1, subjects);
+  if (best[m] === -Infinity) return cutTalk(units, wanted - 1, subjects);
   const edges: number[] = [];
-  for (let s = wanted, j = n; s > 1; s--) edges.unshift((j = back[s - 1]![j]!));
-  return edges.map((at) => ({ at, strength: pull[at]! - (pull[at + 1] ?? 0) }));
+  for (let s = wanted, j = m; s > 1; s--) edges.unshift((j = back[s - 1]![j]!));
+  return edges.map((place) => {
+    const at = places[place]!;
+    return { at, strength: pull[at]! - (pull[at + 1] ?? 0) };
+  });
+}
+
+// Of a long talk, sections are begun only at so many of its sentences: those that speak most for it.
+const MOST_PLACES = 400;
+
+function placesOf(pull: readonly number[]): number[] {
+  if (pull.length <= MOST_PLACES) return pull.map((_, i) => i);
+  const ranked = pull
+    .map((_, i) => i)
+    .slice(1)
+    .sort((a, b) => pull[b]! - pull[a]!);
+  return [0, ...ranked.slice(0, MOST_PLACES - 1).sort((a, b) => a - b)];
 }

@@ -7,7 +7,7 @@ export type ProposedHeadings = { headings: string[]; isSure: boolean };
 
 const CHOICES = 3;
 // Under this a heading wants the writer (chosen on talks with an editor's headings).
-const GATE = 0.3;
+const GATE = 0.5;
 // Words that head another section already say less.
 const USED = 0.75;
 // Where half of the headings tell deeds, a deed that is nearly as telling goes first.
