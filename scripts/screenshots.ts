@@ -49,6 +49,14 @@ await take('recording', { piece: 'Caning: the first steps', step: 1 }, async (pa
 });
 await take('spread-tidy', { piece: WICK, step: 2 });
 await take('spread-tidy-lamp', { piece: WICK, step: 2, lamp: true }, fillers);
+await take('account', { piece: LAMPS, step: 1 }, async (page) => {
+  await page.getByRole('button', { name: 'Make a page of it' }).click();
+  await page.getByRole('list', { name: 'What was done' }).waitFor();
+});
+await take('as-written', { piece: KNIVES, step: 2 }, async (page) => {
+  await page.getByRole('radio', { name: 'as written' }).click();
+  await page.locator('.sentence .word').first().waitFor();
+});
 await take('spread-shape', { piece: KNIVES, step: 3 }, (page) => page.getByRole('button', { name: /^Section 4/ }).click());
 await take('spread-write', { piece: KNIVES, step: 4 }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());
 await take('spread-write-lamp', { piece: KNIVES, step: 4, lamp: true }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());

@@ -5,7 +5,7 @@ const PLACES = '( right|just|over|up|down|back|out|in ( up|down|over|in|out|back
 
 // After these, "here" and "there" say where something is, and stay.
 const WANTS_PLACE =
-  /(?:^|\b)(?:is|are|am|was|were|be|been|being|i'm|it's|we're|you're|that's|they're|he's|she's|there's|who's|what's|isn't|aren't|wasn't|go|goes|going|went|come|comes|coming|came|stay|stays|sit|sits|stand|stands|live|lives|put|puts|get|got|gets|from|near|to|of|than|not|still|already|only|all|around|through|for|at|with|as|like|look|arrive|arrived|lie|lies|hang|hangs|stop|start|begin|turn|end|ends|belong|work|works|worked|up|been)$/;
+  /(?:^|\b)(?:is|are|am|was|were|be|been|being|i'm|it's|we're|you're|that's|they're|he's|she's|there's|who's|what's|isn't|aren't|wasn't|go|goes|going|went|come|comes|coming|came|stay|stays|sit|sits|stand|stands|live|lives|put|puts|get|got|gets|from|near|to|of|than|not|still|already|only|all|around|round|across|along|standing|stood|sat|sitting|through|for|at|with|as|like|look|arrive|arrived|lie|lies|hang|hangs|stop|start|begin|turn|end|ends|belong|work|works|worked|up|been)$/;
 
 const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
   const before = all.replace(/(?: ,| like)+$/, '');
@@ -15,7 +15,8 @@ const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
     .map((t) => t.n)
     .filter((n) => n !== ',')
     .join(' ');
-  if (!before || WANTS_PLACE.test(before)) return false;
+  // "Round the back here": a thing, not a way.
+  if (!before || WANTS_PLACE.test(before) || (last?.k === 't' && !/^(?:this|that)$/.test(last.n))) return false;
   if (
     here === 'here' &&
     (wording.all.filter((t) => t.n === 'here').length > 1 ||
