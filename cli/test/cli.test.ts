@@ -32,7 +32,7 @@ describe('even-page on the command line', () => {
     expect(sections[0].firstPassage).to.equal(0);
     expect(sections.at(-1).lastPassage).to.equal(passages.length - 1);
     sections.slice(1).forEach((s: { firstPassage: number }, i: number) => expect(s.firstPassage).to.equal(sections[i].lastPassage + 1));
-    for (const s of sections) expect(s).to.have.all.keys('heading', 'startMs', 'firstPassage', 'lastPassage', 'words');
+    for (const s of sections) expect(s).to.have.all.keys('heading', 'headings', 'startMs', 'firstPassage', 'lastPassage', 'words');
   });
 
   it('keeps the headings a draft has', async () => {
@@ -46,6 +46,19 @@ describe('even-page on the command line', () => {
   it('makes a post as Markdown with front matter and as HTML', async () => {
     expect((await run(['post', LOG, '--to', 'md'])).out).to.match(/^---\ntitle: What the mending log taught us/);
     expect((await run(['post', TALK, '--to', 'html'])).out).to.match(/^<!doctype html>[^]*<h2>/);
+  });
+
+  it('makes written prose of talk, of the length asked for, told as asked, with title and description', async () => {
+    const { details, account, text } = await json('post', TALK);
+    expect(details.title.length).to.be.greaterThan(5);
+    expect(details.description.length).to.be.within(20, 160);
+    expect(account.words).to.be.at.most(1500);
+    expect(account.changed).to.be.greaterThan(20);
+    expect(text).to.match(/^1\. /m);
+    expect((await json('post', TALK, '--length', '500')).account.words).to.be.at.most(500);
+    const said = await json('post', TALK, '--as-said');
+    expect([said.account.person, said.account.changed]).to.deep.equal(['as-said', 0]);
+    expect((await json('post', TALK, '--person', 'we')).account.person).to.equal('we');
   });
 
   it('checks a post', async () => {
@@ -69,6 +82,8 @@ describe('even-page on the command line', () => {
       ['read'],
       ['shape', TALK, '--sections', 'many'],
       ['post', TALK, '--to', 'pdf'],
+      ['post', TALK, '--person', 'they'],
+      ['post', TALK, '--length', 'some'],
       ['read', TALK, '--loud'],
     ];
     for (const args of wrong) {

@@ -1,5 +1,5 @@
 import { isContentWord } from '../../language/terms.ts';
-import { DEEDS } from '../../tidy/wording/kinds.ts';
+import { DEEDS, isVerb } from '../../tidy/wording/kinds.ts';
 import type { Token } from '../../tidy/wording/tokens.ts';
 
 /** A thing named: its words as a heading shows them, its head, and where it ends. */
@@ -44,8 +44,7 @@ const SHOWN: Readonly<Record<string, string>> = {
   your: 'your',
 };
 const isThing = ({ k }: Token) => k === 'n' || k === 'e';
-const isVerbLike = (n: string): boolean =>
-  /s$/.test(n) && (DEEDS.has(n.slice(0, -1)) || DEEDS.has(n.replace(/es$/, ''))) && !NOUNS_IN_S.has(n);
+const isVerbLike = (n: string): boolean => /s$/.test(n) && (isVerb(n.slice(0, -1)) || isVerb(n.replace(/es$/, ''))) && !NOUNS_IN_S.has(n);
 const NOUNS_IN_S = set(
   'tests marks notes books lines pins nails screws stitches threads seeds plants leaves pages names labels lists prints files points holes edges planks boxes bolts clips pegs bags jars cards forms colours stamps tiles tools knots strings',
 );

@@ -59,7 +59,7 @@ zoom double-check double-click right-click
 
 // Verbs that tell no deed a reader could do.
 const STATES = set(
-  'want need like know think see get go come say mean let help show love hope happen become seem begin end lose win believe feel hear learn live stay understand wonder worry wish guess suppose matter depend belong grow fall give meet talk speak explain teach sleep eat drink die bear hate enjoy prefer expect allow require include contain',
+  'want need like know think see get go come say mean let help show love hope happen become seem begin end lose win believe feel hear learn live stay understand wonder worry wish guess suppose matter depend belong grow fall give meet talk speak explain teach sleep eat drink die bear hate enjoy prefer expect allow require include contain cost last sound smell',
 );
 
 // Past forms and participles that end otherwise than in -ed.
@@ -113,7 +113,8 @@ export function kindOf(word: string, n: string, before: { n: string; k: Kind } |
   return 'n';
 }
 
-const isVerb = (n: string) => DEEDS.has(n) || STATES.has(n);
+/** Whether a word is a verb in its plain form, as far as is known. */
+export const isVerb = (n: string) => DEEDS.has(n) || STATES.has(n);
 
 /** The form of a verb that stands after "to": of irregular past forms, and of others as they stand. */
 export const baseOf = (n: string): string => BASES[n] ?? n;

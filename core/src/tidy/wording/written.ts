@@ -1,5 +1,5 @@
 import { wordCount, words as wordsIn } from '../../language/words.ts';
-import { isTalk } from '../../language/spoken.ts';
+import { isEnglish, isTalk } from '../../language/spoken.ts';
 import { normal } from '../../language/terms.ts';
 import { saidOf, type Paragraph, type WordingChange } from '../prose.ts';
 import { droppedBy } from './drops.ts';
@@ -88,9 +88,12 @@ const USUAL = 2;
 const SURELY_NOTHING = 0.55;
 const AGAIN_WITHIN = 4;
 
-/** Whether paragraphs are English talk, the only thing wording is for. */
-export const isSpoken = (paragraphs: readonly Paragraph[]): boolean =>
-  isTalk(paragraphs.flatMap((p) => p.sentences.flatMap((s) => wordsIn(saidOf(s)).map((w) => normal(w.text)))));
+/** Whether paragraphs are English talk, the only thing wording is for: they read so, or their words have times. */
+export function isSpoken(paragraphs: readonly Paragraph[]): boolean {
+  const sentences = paragraphs.flatMap((p) => p.sentences);
+  const said = sentences.flatMap((s) => wordsIn(saidOf(s)).map((w) => normal(w.text)));
+  return isTalk(said) || (sentences.some((s) => s.startMs !== undefined) && isEnglish(said));
+}
 
 /**
  * A talk as an editor would write it down, by small changes alone: words that carry nothing go, deeds are told to the
