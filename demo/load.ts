@@ -146,7 +146,11 @@ if (!total) {
   const proposed = findEdits(talk!.source, { house: usualHouse(), model });
   const edits = proposed.filter((e) => !isMark(e));
   const worth = readWorth(readFileSync(new URL('../core/data/worth.bin', import.meta.url)));
-  const made = makePage([{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }], {}, { subjects, worth });
+  const made = makePage(
+    [{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }],
+    {},
+    { subjects, worth },
+  );
   const coins = await picture(
     knives,
     'two-coins-under-a-knife.png',

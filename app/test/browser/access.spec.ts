@@ -35,7 +35,15 @@ for (const mode of ['light', 'dark'] as const) {
       await axe(page, `${name} of an empty piece`);
     }
     await bring(page, 'rewiring-a-lamp.vtt');
+    await page.getByRole('button', { name: 'Make a page of it' }).click();
+    await expect(page.getByRole('list', { name: 'What was done' })).toBeVisible();
+    await axe(page, 'the account');
+    await page.getByRole('button', { name: 'Take it all back' }).click();
     await page.keyboard.press('Alt+2');
+    await page.getByRole('radio', { name: 'as written' }).click();
+    await expect(page.getByRole('group', { name: 'Words as written' })).toBeVisible();
+    await axe(page, 'Tidy, as written');
+    await page.getByRole('radio', { name: 'as said' }).click();
     await page.getByRole('button', { name: /^Take all/ }).click();
     await page.keyboard.press('Alt+3');
     await expect(page.getByRole('button', { name: 'Write onto the page' })).toBeVisible();

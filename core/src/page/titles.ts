@@ -26,7 +26,8 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
   const talk = talkTerms([all]);
   const often = (c: HeadingCandidate) => c.stems.reduce((sum, s) => sum + Math.log(1 + (talk.counts.get(s) ?? 0)), 0) / c.stems.length;
   const said = (c: HeadingCandidate) => c.stems.every((s) => (talk.counts.get(s) ?? 0) >= FEWEST_SAID);
-  const opening = headingCandidates(all.slice(0, OPENING), talk, subjects);
+  // What a pronoun stands for is a guess, and no title.
+  const opening = headingCandidates(all.slice(0, OPENING), talk, subjects).filter((c) => !c.features.resolved);
   const promised = opening.filter(
     (c) =>
       c.kind === 'deed' &&
@@ -38,7 +39,7 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
     all.filter((_, i) => i % step === 0),
     talk,
     subjects,
-  );
+  ).filter((c) => !c.features.resolved);
   const announcedThings = opening.filter(
     (c) => c.kind === 'thing' && c.sentence < 10 && PROMISES.test(announcementOf(all[c.sentence]!.said).frame),
   );

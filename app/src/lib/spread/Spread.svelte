@@ -10,7 +10,6 @@
   import { count } from '$lib/parts/sizes.ts';
   import { status } from '$lib/status.svelte.ts';
   import { STEPS, type Step } from '$lib/steps.ts';
-  import Account from './Account.svelte';
   import DressLeaf from './dress/DressLeaf.svelte';
   import GatherLeaf from './gather/GatherLeaf.svelte';
   import PageLeaf from './page/PageLeaf.svelte';
@@ -126,7 +125,11 @@
   <main class="spread {piece.alone ? 'right' : side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
     <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
     <section class="leaf l" aria-label={asks}>
-      {#if piece.making.shown && piece.making.made}<Account {piece} made={piece.making.made} />{:else}<Leaf {piece} />{/if}
+      {#if piece.making.shown && piece.making.made}
+        {#await import('./Account.svelte') then { default: Account }}<Account {piece} made={piece.making.made} />{:catch}<Leaf
+            {piece}
+          />{/await}
+      {:else}<Leaf {piece} />{/if}
       {#if hasPlayer}{#key piece.player.source!.id}<PlayerBar {piece} />{/key}{/if}
     </section>
     <div class="spine">

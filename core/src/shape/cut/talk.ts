@@ -24,10 +24,13 @@ const PULL = 1;
 const LONGEST = 3;
 const MOST_BODIES = 40;
 
+// Fewer words than these are no body with an introduction and a close around it.
+const FEWEST_WITH_EDGES = 250;
+
 /** How many sections a talk wants whose page has so many words, introduction and close among them. */
 export function sectionsOfTalk(words: number): number {
   const bodies = Math.min(MOST_BODIES, Math.max(1, Math.round(MORE + words / WORDS_A_SECTION)));
-  return words < 2 * WORDS_A_SECTION ? Math.min(3, bodies) : bodies + 2;
+  return words < FEWEST_WITH_EDGES ? Math.min(2, bodies) : bodies + 2;
 }
 
 /** The logarithm of a log-normal density of a length, without what is the same for all. */

@@ -109,8 +109,8 @@
         <li class="node">
           <span class="number">{i + 1}</span>
           <span class="name"
-            ><b class:role={s.role === 'introduction' || !s.heading}>{s.heading || 'Close'}</b>{#if s.startMs !== undefined}<span class="mono slate"
-                >{showTime(s.startMs)}</span
+            ><b class:role={s.role === 'introduction' || !s.heading}>{s.heading || 'Close'}</b>{#if s.startMs !== undefined}<span
+                class="mono slate">{showTime(s.startMs)}</span
               >{/if}</span
           >
           <span class="aim" aria-hidden="true"><i style="width:{(100 * s.words) / longest}%"></i></span><span class="mono n">{s.words}</span

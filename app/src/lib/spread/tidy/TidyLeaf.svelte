@@ -9,7 +9,6 @@
   import type { Piece } from '../piece.svelte.ts';
   import { lettersBefore } from '../player/pointed.ts';
   import FindReplace from './FindReplace.svelte';
-  import Wording from './Wording.svelte';
   import NameCard from './NameCard.svelte';
   import { seen } from './seen.ts';
   import { selectedStretch } from './selected.ts';
@@ -227,7 +226,9 @@
   {#if !open.proposed}
     <div class="lines"><p class="muted" role="status">Looking through {count(open.words, 'word')}…</p></div>
   {:else if asWritten}
-    <Wording {piece} source={open} />
+    {#await import('./Wording.svelte') then { default: Wording }}<Wording {piece} source={open} />{:catch}
+      <p class="note">This could not be fetched from the server. The words are safe; try again when the server answers.</p>
+    {/await}
   {:else}
     {#if all.length}
       <div class="kinds">

@@ -53,5 +53,11 @@ export const lightVerbs: readonly Rule[] = [
   },
   { name: 'try-and', reason: 'Spoken form', find: 'a=( try ) and >( <v> )', put: '$a to' },
   { name: 'because', reason: 'Spoken form', find: "cause|'cause|cuz|cos|coz >( @clause|the )", put: 'because' },
-  { name: 'off-of', reason: 'Spoken form', find: 'a=( off|inside ) of >( <t|p|n|e> )', put: '$a' },
+  {
+    name: 'off-of',
+    reason: 'Spoken form',
+    find: 'a=( off|inside ) of >( <t|p|n|e> )',
+    put: '$a',
+    guard: ({ before }) => !/\b(?:the|an|its|their)$/.test(before),
+  },
 ];
