@@ -81,7 +81,7 @@ describe('recordings on the server', function () {
     const [waiting] = (await read(id)).sources;
     await server.call(`/sources/${waiting.id}/hearing`);
     const row = (await (await server.call('/pieces')).json()).rows.find((r: { id: string }) => r.id === id);
-    expect(row.next.rest).to.match(/^: a talk of \d+ minutes, not tidied yet$/);
+    expect(row.next.rest).to.match(/^: a talk of \d+ minutes just arrived$/);
     expect(row.saidWords).to.be.greaterThan(250);
   });
 
