@@ -155,6 +155,12 @@ describe('wording', () => {
     );
   });
 
+  it('leaves out nothing of a few sentences but what only reacts', () => {
+    const said = ['Okay, great.', 'So the plug comes out first.', 'And then we look at the flex.'];
+    const found = asWritten(paragraphs(said), {}, worth).paragraphs.flatMap((p) => p.sentences);
+    expect(found.map(isOut)).to.deep.equal([true, false, false]);
+  });
+
   it('as said, it leaves everything alone', () => {
     for (const sentences of talks.slice(0, 6)) {
       const source = paragraphs(sentences);

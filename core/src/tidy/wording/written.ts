@@ -87,6 +87,8 @@ const USUAL = 2;
 // A sentence goes when the chance that no article needs it is so great (chosen on talks with an editor's weights).
 const SURELY_NOTHING = 0.32;
 const AGAIN_WITHIN = 4;
+// Of fewer sentences too little is known to say what is needed.
+const FEWEST_WEIGHED = 20;
 
 /** Whether paragraphs are English talk, the only thing wording is for: they read so, or their words have times. */
 export function isSpoken(paragraphs: readonly Paragraph[]): boolean {
@@ -106,7 +108,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
   const talk = paragraphs.flatMap(({ sentences, speaker }) => sentences.map(({ text }) => ({ text, ...(speaker ? { speaker } : {}) })));
   const usual = tellingOf(talk.map((s) => s.text));
   const telling = { ...usual, person: choices.person ?? usual.person };
-  const worths = worth ? worthOf(talk, worth) : null;
+  const worths = worth && talk.length >= FEWEST_WEIGHED ? worthOf(talk, worth) : null;
   const recent: string[] = [];
   let at = 0;
   return {
