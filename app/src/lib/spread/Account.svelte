@@ -112,6 +112,7 @@
     >
     <button class="quiet" disabled={!!making.busy || wanted < 1} onclick={() => void making.make(wanted)}>Make it again</button>
     <button class="word" disabled={!!making.busy} onclick={() => void making.make('all')}>All of it</button>
+    {#if making.sorry}<span class="sorry" role="alert">{making.sorry}</span>{/if}
     {#if making.busy}<span class="muted" role="status">{making.busy}…</span>{/if}
   </div>
   {#if wants}

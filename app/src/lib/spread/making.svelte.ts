@@ -1,5 +1,5 @@
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
-import type { Details } from '@even-page/core/post/details';
+import { fitDetails, type Details } from '@even-page/core/post/details';
 import type { Account, LeftOut } from '@even-page/core/page/made-page';
 import { withIds } from '@even-page/core/post/ids';
 import { editKey, isMark, type Edit } from '@even-page/core/tidy/edit';
@@ -21,8 +21,9 @@ export type Made = {
   filled: string[];
 };
 
-/** How long a writer waits for repairs to be found before the page is made without them. */
-const LOOKED_MS = 50;
+// Repairs are asked for so often, and waited for so long; then the page is made without them.
+const ASKED_MS = 50;
+const WAITED_MS = 30_000;
 
 /** Makes a page of the material in one press, tells what was done, and takes it back. */
 export class Making {
@@ -30,6 +31,8 @@ export class Making {
   /** What was done last; null when nothing was made, or it was taken back. */
   made = $state.raw<Made | null>(null);
   busy = $state('');
+  /** Why no page was made, in a sentence. */
+  sorry = $state('');
   /** Whether the account stands on the left leaf. */
   shown = $state(false);
 
@@ -41,17 +44,20 @@ export class Making {
   async make(length?: number | 'all'): Promise<void> {
     if (this.busy) return;
     const piece = this.#piece;
+    const taken: [source: string, edits: Edit[]][] = [];
+    this.sorry = '';
     try {
       this.busy = 'Looking through the words';
-      while (piece.leftToTidy === null) await new Promise((resolve) => setTimeout(resolve, LOOKED_MS));
+      for (let waited = 0; piece.leftToTidy === null && waited < WAITED_MS; waited += ASKED_MS)
+        await new Promise((resolve) => setTimeout(resolve, ASKED_MS));
       const begun = performance.now();
       const before = this.made?.before ?? { doc: piece.doc, details: $state.snapshot(piece.details) };
       const took = this.made?.took ?? new Map<string, Edit[]>();
       for (const { id, edits, proposed } of piece.sources) {
-        const taken = new Set(edits.map(editKey));
-        const sure = proposed!.filter((e) => !isMark(e) && !taken.has(editKey(e)));
+        const known = new Set(edits.map(editKey));
+        const sure = (proposed ?? []).filter((e) => !isMark(e) && !known.has(editKey(e)));
         if (!sure.length) continue;
-        took.set(id, [...(took.get(id) ?? []), ...sure]);
+        taken.push([id, sure]);
         piece.changeEdits(id, sure, []);
       }
       this.busy = 'Writing the page';
@@ -60,14 +66,18 @@ export class Making {
         length === undefined ? {} : { length },
         piece.house,
       );
+      for (const [id, edits] of taken) took.set(id, [...(took.get(id) ?? []), ...edits]);
       piece.replacePage(withIds(docFromJSON(doc), newBlockId));
       const published = piece.sources.map((s) => s.published?.title ?? s.source.title).find(Boolean);
-      const found = { title: published ?? titles[0] ?? '', standfirst, description };
+      const { details: found } = fitDetails({ title: published ?? titles[0] ?? '', standfirst, description });
       const filled = (['title', 'standfirst', 'description'] as const).filter((name) => !before.details[name] && found[name]);
-      for (const name of filled) piece.details[name] = found[name];
+      for (const name of filled) piece.details[name] = found[name]!;
       piece.changed();
       this.made = { account, titles, leftOut, took, before, filled, seconds: (performance.now() - begun) / 1000 };
       this.shown = true;
+    } catch {
+      for (const [id, edits] of taken) piece.changeEdits(id, [], edits);
+      this.sorry = 'No page could be made of this. Nothing was changed; try again, or go through Tidy and Shape.';
     } finally {
       this.busy = '';
     }

@@ -119,6 +119,7 @@
       </FileChooser>
     </div>
   </div>
+  {#if piece.making.sorry}<p class="sorry" role="alert">{piece.making.sorry}</p>{/if}
   {#if sorry && !asking}<p class="sorry" role="alert">{sorry}</p>{/if}
   {#if words && !piece.making.made && !piece.hasWords}
     <div class="press">
