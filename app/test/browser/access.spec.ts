@@ -30,10 +30,12 @@ for (const mode of ['light', 'dark'] as const) {
     await page.goto('/');
     await page.getByRole('button', { name: 'Start empty' }).click();
     await page.waitForURL(/\/pieces\//);
-    for (const [i, name] of STEPS.entries()) {
-      await page.keyboard.press(`Alt+${i + 1}`);
-      await axe(page, `${name} of an empty piece`);
-    }
+    // By lamplight they have the same colours as the others.
+    if (mode === 'light')
+      for (const [i, name] of STEPS.entries()) {
+        await page.keyboard.press(`Alt+${i + 1}`);
+        await axe(page, `${name} of an empty piece`);
+      }
     await bring(page, 'rewiring-a-lamp.vtt');
     await page.getByRole('button', { name: 'Make a page of it' }).click();
     await expect(page.getByRole('list', { name: 'What was done' })).toBeVisible();

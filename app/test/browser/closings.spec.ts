@@ -1,7 +1,7 @@
 import { expect, pageOf, saved, test } from './fixtures.ts';
 
 // The long form closes 200 windows (CLOSINGS=200).
-const CLOSINGS = Number(process.env.CLOSINGS ?? 12);
+const CLOSINGS = Number(process.env.CLOSINGS ?? 8);
 // From before the save goes out to after it was answered: it goes half a second after the last letter.
 const AFTER_MS = [0, 0, 5, 20, 480, 495, 500, 505, 510, 520, 540, 600];
 
