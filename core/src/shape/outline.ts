@@ -72,7 +72,7 @@ export function shapeOf(materials: readonly Material[], subjects: Subjects | nul
     const parts = edges.slice(0, -1).map((from, i) => sentences.slice(from, edges[i + 1]));
     const roles = parts.map((_, i): Role => roleOf(i, parts.length));
     const headings = cutter.headings(parts, roles);
-    return parts.map((part, i) => {
+    const found = parts.map((part, i): ProposedSection => {
       const kept = part.filter((p) => !isOut(p.sentence));
       const { first, startMs } = part[0]!.sentence;
       const own = headings[i]!;
@@ -88,6 +88,8 @@ export function shapeOf(materials: readonly Material[], subjects: Subjects | nul
         paragraphs: cutter.paragraphs(kept).map((placed) => ({ source: placed[0]!.source, sentences: placed.map((p) => p.sentence) })),
       };
     });
+    // What has no words on the page is no section of it.
+    return found.filter((s) => s.paragraphs.length);
   }
   return {
     get natural() {
