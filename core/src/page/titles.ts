@@ -43,9 +43,7 @@ export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], 
   const announcedThings = opening.filter(
     (c) => c.kind === 'thing' && c.sentence < 10 && PROMISES.test(announcementOf(all[c.sentence]!.said).frame),
   );
-  const things = headingCandidates(all, talk, subjects).filter(
-    (c) => c.kind === 'thing' && /^the /.test(c.text) && said(c) && !/\d/.test(c.text),
-  );
+  const things = whole.filter((c) => c.kind === 'thing' && /^the /.test(c.text) && said(c) && !/\d/.test(c.text));
   const deeds = whole.filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3);
   const size = (c: HeadingCandidate) => Math.min(1, wordCount(c.text) / 4);
   const ranked = [

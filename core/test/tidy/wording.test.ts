@@ -87,6 +87,8 @@ describe('wording', () => {
       'There we keep the glue.',
       'Can everybody count to ten?',
       'Wait a minute before you turn it.',
+      'Cut the video at the mark.',
+      'Click Subscribe and type your name.',
       'The good edge is the dry one.',
     ])
       expect(droppedBy(kept), kept).to.equal(null);

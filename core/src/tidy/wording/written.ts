@@ -85,7 +85,7 @@ export function tellingOf(sentences: readonly string[]): Telling {
 // What a sentence is taken to be worth when nothing is known.
 const USUAL = 2;
 // A sentence goes when the chance that no article needs it is so great (chosen on talks with an editor's weights).
-const SURELY_NOTHING = 0.32;
+const NOTHING_NEEDED = 0.32;
 const AGAIN_WITHIN = 4;
 // Of fewer sentences too little is known to say what is needed.
 const FEWEST_WEIGHED = 20;
@@ -130,7 +130,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
           ? 'Said already'
           : drop
             ? drop.reason
-            : weighed && weighed.chances[0]! > SURELY_NOTHING
+            : weighed && weighed.chances[0]! > NOTHING_NEEDED
               ? 'Nothing an article needs'
               : null;
         const out = turn === 'out' ? 'Left out by the writer' : turn ? null : proposed;
