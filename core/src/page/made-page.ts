@@ -99,7 +99,7 @@ export function makePage(
   return {
     sections,
     doc,
-    titles: proposeTitles([all.map(headed)], tools.subjects),
+    titles: proposeTitles(all.map(headed), tools.subjects),
     standfirst,
     description,
     leftOut: materials.flatMap(({ source, paragraphs }) =>

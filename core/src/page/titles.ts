@@ -18,10 +18,8 @@ const PROMISES = /^(?:show|look|going|want|lets|ordinal|sequence|purpose|cleft)$
 /**
  * Three titles a page could have, the best first: what its opening says it will show ("How to lay a hedge"), or what is named
  * again and again; made of words that were said.
- * @param sections the sentences of each section, the introduction first
  */
-export function proposeTitles(sections: readonly (readonly HeadedSentence[])[], subjects: Subjects | null): string[] {
-  const all = sections.flat();
+export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects | null): string[] {
   if (!all.length) return [];
   const talk = talkTerms([all]);
   const often = (c: HeadingCandidate) => c.stems.reduce((sum, s) => sum + Math.log(1 + (talk.counts.get(s) ?? 0)), 0) / c.stems.length;

@@ -221,22 +221,6 @@
     gap: 6px;
     margin-top: 6px;
   }
-  .chip {
-    padding: 3px 10px;
-    border: 1px solid var(--hair);
-    border-radius: 3px;
-    font-size: 14px;
-    text-align: left;
-    color: var(--faded);
-  }
-  .chip:hover {
-    color: var(--ink);
-  }
-  .chip[aria-pressed='true'] {
-    border-color: var(--bottle);
-    background: var(--bottle-tint);
-    color: var(--ink);
-  }
   .again {
     display: flex;
     flex-wrap: wrap;

@@ -13,7 +13,6 @@ import type { Piece } from './piece.svelte.ts';
 export type Made = {
   account: Account;
   seconds: number;
-  titles: string[];
   leftOut: LeftOut[];
   /** Repairs taken by the press, by source. */
   took: Map<string, Edit[]>;
@@ -73,7 +72,7 @@ export class Making {
       const filled = (['title', 'standfirst', 'description'] as const).filter((name) => !before.details[name] && found[name]);
       for (const name of filled) piece.details[name] = found[name]!;
       piece.changed();
-      this.made = { account, titles, leftOut, took, before, filled, seconds: (performance.now() - begun) / 1000 };
+      this.made = { account, leftOut, took, before, filled, seconds: (performance.now() - begun) / 1000 };
       this.shown = true;
     } catch {
       for (const [id, edits] of taken) piece.changeEdits(id, [], edits);

@@ -66,11 +66,6 @@ const STATES = set(
 const PAST = set(
   'went got made took gave came saw thought said told found left kept began ran wrote built bought brought caught chose drew drove ate fell felt held heard hid laid led lost met paid rode rose sang sat sent shot slept spoke spent stood stole swam taught threw understood woke wore won done gone seen taken given written chosen drawn driven eaten fallen known shown thrown spoken become begun broken broke froze frozen grew grown knew hung stuck struck swung tore torn wound wove woven bent bound burnt dug fed ground meant bled bred sold',
 );
-const BASES: Readonly<Record<string, string>> = Object.fromEntries(
-  'went go,got get,made make,took take,gave give,came come,saw see,chose choose,wrote write,found find,left leave,kept keep,ran run,built build,bought buy,brought bring,began begin,drew draw,held hold,sent send,did do,said say,done do,taken take'
-    .split(',')
-    .map((pair) => pair.split(' ') as [string, string]),
-);
 // They end like participles, and are none.
 const NO_PAST = /^(?:need|feed|speed|bed|seed|weed|bleed|heed|red|hundred|shed|sled|indeed|exceed|breed|bed|reed|thread|bread|head)$/;
 const NO_ING =
@@ -115,9 +110,6 @@ export function kindOf(word: string, n: string, before: { n: string; k: Kind } |
 
 /** Whether a word is a verb in its plain form, as far as is known. */
 export const isVerb = (n: string) => DEEDS.has(n) || STATES.has(n);
-
-/** The form of a verb that stands after "to": of irregular past forms, and of others as they stand. */
-export const baseOf = (n: string): string => BASES[n] ?? n;
 
 /** Whether a word after "to" tells a deed, and nothing that goes on in a mind or by itself. */
 export const isDeedAfterTo = (n: string): boolean => /^[a-z-]+$/.test(n) && !AUXILIARIES.has(n) && !STATES.has(n) && !NEVER_DEEDS.has(n);

@@ -1,4 +1,4 @@
-import { baseOf, DEEDS, isClosed } from './kinds.ts';
+import { DEEDS, isClosed } from './kinds.ts';
 import { fitsOf, lookedAt, patternOf, type Fit, type Looked, type Pattern, type Stretch, type WordSets } from './pattern.ts';
 import { madeToken, type Token } from './tokens.ts';
 
@@ -93,7 +93,6 @@ export const SETS: WordSets = {
   deed: [...DEEDS],
 };
 
-const LEFT: Readonly<Record<string, string>> = { "'m": 'am', "'re": 'are', "'s": 'is' };
 const personOf = (n: string) => {
   const bare = n.replace(/'.*/, '');
   return bare === 'i' ? 'I' : bare;
@@ -107,9 +106,6 @@ const FORMS: Readonly<Record<string, (n: string, person: Person) => string>> = {
   can: (n) => `${personOf(n)} can`,
   have: (n) => `${personOf(n)} ${/^(?:he|she|it|that|this)$/.test(personOf(n)) ? 'has' : 'have'}`,
   person: personOf,
-  be: (n) => `${personOf(n)} ${LEFT[/'\w+$/.exec(n)?.[0] ?? ''] ?? 'is'}`,
-  base: baseOf,
-  are: (n) => `${personOf(n)} are`,
   toYou: (n) => TO_YOU[n] ?? n,
 };
 const TO_YOU: Readonly<Record<string, string>> = {

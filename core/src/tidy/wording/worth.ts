@@ -7,7 +7,7 @@ import { DEEDS } from './kinds.ts';
  * for what must stay, taught on talks an editor weighed (core/training/worth.ts). Features are hashed (Weinberger and
  * others 2009); weights are whole numbers times a scale.
  */
-export type WorthModel = { size: number; scale: number; weights: Int8Array };
+export type WorthModel = { scale: number; weights: Int8Array };
 
 export const WEIGHTS = 4;
 const BITS = 15;
@@ -22,7 +22,7 @@ const HEADER = 4;
 /** Reads a model: a scale (32-bit float), then PLACES times four whole numbers of 8 bits. */
 export function readWorth(bytes: Uint8Array): WorthModel {
   const scale = new DataView(bytes.buffer, bytes.byteOffset, HEADER).getFloat32(0, true);
-  return { size: PLACES, scale, weights: new Int8Array(bytes.buffer, bytes.byteOffset + HEADER, PLACES * WEIGHTS) };
+  return { scale, weights: new Int8Array(bytes.buffer, bytes.byteOffset + HEADER, PLACES * WEIGHTS) };
 }
 
 function hash(name: string): number {

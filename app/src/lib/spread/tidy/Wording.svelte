@@ -121,23 +121,8 @@
     overflow-x: auto;
     scrollbar-width: thin;
   }
-  .chip {
-    padding: 3px 10px;
-    border: 1px solid var(--hair);
-    border-radius: 3px;
-    font-size: 14px;
-    color: var(--faded);
-  }
   .by > * {
     flex: none;
-  }
-  .chip:hover {
-    color: var(--ink);
-  }
-  .chip[aria-pressed='true'] {
-    border-color: var(--bottle);
-    background: var(--bottle-tint);
-    color: var(--ink);
   }
   .scroll {
     padding-block: 10px 24px;
