@@ -51,12 +51,16 @@ export function json(method: string, body: unknown): RequestInit {
   return { method, headers: { 'content-type': 'application/json' }, body: text };
 }
 
-/** A form with files, as material or pictures go up. Throws Refused at once when one is larger than the server takes. */
+// Signs that only some systems allow in a name break the form it travels in.
+const plainName = (name: string) => name.replace(/\p{Cc}+/gu, ' ');
+
+/** A form with files, as material or pictures go up; without any, an empty request. Throws Refused at once when one is larger than the server takes. */
 export function form(field: string, files: readonly File[]): RequestInit {
   const large = files.find((file) => file.size > MOST_BYTES);
   if (large) throw new Refused(tooLarge(large.name), 413);
+  if (!files.length) return { method: 'POST' };
   const data = new FormData();
-  for (const file of files) data.append(field, file);
+  for (const file of files) data.append(field, file, plainName(file.name));
   return { method: 'POST', body: data };
 }
 

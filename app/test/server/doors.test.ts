@@ -110,6 +110,23 @@ describe('the doors of the server', function () {
     expect((await fetch(server.address)).status).to.equal(200);
   });
 
+  it('refuse a form that breaks off or is none, in a sentence, and take a file of exactly 25 MB and a name in any script', async () => {
+    const part = '--x\r\ncontent-disposition: form-data; name="material"; filename="half.txt"\r\n\r\nSoak the';
+    for (const [type, body] of [
+      ['multipart/form-data; boundary=x', part],
+      ['multipart/form-data; boundary=x', part.replace('half', 'ha\0lf') + '\r\n--x--\r\n'],
+      ['multipart/form-data', part],
+      ['text/plain', part],
+    ] as const) {
+      const answer = await raw('POST', '/pieces', { ...own(), 'content-type': type, 'content-length': String(body.length) }, body);
+      expect(answer.status).to.equal(422);
+      expect(JSON.parse(answer.text).message).to.equal('The files did not arrive whole. Nothing was changed; try again.');
+    }
+    const full = await server.call('/pieces', form('material', new File([new Uint8Array(25 * 1024 * 1024)], 'Größe "縫い目".srt')));
+    expect((await full.json()).message).to.match(/^Größe "縫い目"\.srt: /);
+    expect((await fetch(server.address)).status).to.equal(200);
+  });
+
   it('take material of every broken kind, or say in one sentence what is wrong with it', async () => {
     const text = (s: string) => new TextEncoder().encode(s);
     const bad: [string, Uint8Array][] = [
@@ -152,7 +169,7 @@ describe('the doors of the server', function () {
     const after = (await read(id)).piece;
     expect(after.details.title).to.equal('A title \ufffd');
     expect(after.doc.content[0].content[0].text).to.match(/^Last Oct\ufffdober/);
-    const { sources } = await read(await bring(new File(['One\0 line with a nul, and words enough.'], 'nul\0.txt')));
+    const { sources } = await read(await bring(new File(['One\0 line with a nul, and words enough.'], 'nul.txt')));
     expect(sources[0].source.passages[0].text).to.equal('One line with a nul, and words enough.');
   });
 

@@ -9,8 +9,9 @@ const MATERIAL = new URL('../../../demo/material/', import.meta.url);
 /** A file of the demo's material. */
 export const fileOf = (name: string) => new File([readFileSync(new URL(name, MATERIAL))], name);
 
-/** A form with files under one name. */
+/** A form with files under one name; without any, an empty request. */
 export function form(field: string, ...files: File[]) {
+  if (!files.length) return { method: 'POST' };
   const body = new FormData();
   for (const file of files) body.append(field, file);
   return { method: 'POST', body };

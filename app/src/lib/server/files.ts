@@ -1,4 +1,4 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { createHash, randomUUID, webcrypto } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { link, mkdir, open, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
@@ -11,7 +11,8 @@ export const pathOf = (digest: string) => join(environment.EVEN_PAGE_DATA, 'file
 
 /** Keeps bytes as a file and returns their SHA-256 in hexadecimal. A file is there whole or not at all. */
 export async function keep(bytes: Uint8Array): Promise<string> {
-  const digest = createHash('sha256').update(bytes).digest('hex');
+  // On a thread of its own: a large file would keep everybody waiting.
+  const digest = Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes)).toString('hex');
   const path = pathOf(digest);
   if (await stat(path).catch(() => null)) return digest;
   await mkdir(dirname(path), { recursive: true });
