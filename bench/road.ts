@@ -8,7 +8,9 @@ import { words } from '../core/src/language/words.ts';
 import { captionsOf } from './talk.ts';
 import { isClosed } from '../core/src/tidy/wording/kinds.ts';
 import { sectioned, weighed, type Sectioned, type Weighed } from '../core/training/told.ts';
+import { articleFigures } from './articles.ts';
 import { stopwatch } from './stopwatch.ts';
+import { verdictFigures } from './verdicts.ts';
 import type { Figure } from './measure.ts';
 
 const MS_A_WORD = 380;
@@ -120,6 +122,16 @@ export async function roadFigures(): Promise<Figure[]> {
     ...wordingRows(pages),
     ...shapeRows(later, 'Told later'),
     ...againstEditor(pages),
+    ...articleFigures(
+      pages.map(({ talk, lines }) => ({
+        number: talk.number,
+        said: talk.sentences.map((s) => s.text).join(' '),
+        page: lines.join('\n'),
+      })),
+    ),
+    ...verdictFigures(
+      pages.flatMap(({ talk, sections }) => sections.flatMap((s) => (s.heading ? [{ talk: talk.number, heading: s.heading }] : []))),
+    ),
     ...(await stopwatch()),
   ];
 }

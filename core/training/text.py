@@ -26,6 +26,13 @@ def is_held_out(d):
     return name_hash(d['name']) % 12 == 0
 
 
+def weight(genre, name):
+    """How often a document is read: what is plain and modern oftener, manuals and old books seldomer."""
+    if genre == 'sotu': return 2 if int(name[:4]) >= 1945 else .6 if int(name[:4]) >= 1900 else .2
+    return {'moby': .6, 'austen': .6, 'jargon': 1.2, 'rust': .6, 'django': .6, 'python': .4, 'postgres': .35, 'sqlite': .7,
+            'apache': .5, 'talks': 1, 'bible': .4}.get(genre, 1.5)
+
+
 def read(path):
     documents = [json.loads(line) for line in open(path)]
     for d in documents: d['words'] = d['words'].split(' ')
@@ -40,25 +47,12 @@ def shape(word):
     return any(c.isdigit() for c in word) + 2 * ('-' in word) + 4 * ("'" in word) + 8 * (len(word) <= 3)
 
 
-class Vocabulary:
-    """The words that have a vector of their own: the most frequent of the text, then those of the published vectors."""
-    def __init__(self, documents, vectors_path, lists, of_text=13_000, most=30_000):
-        self.lists = lists
-        self.frequency = Counter()
-        for d in documents: self.frequency.update(map(plain_number, d['words']))
-        endings = Counter()
-        for word in self.frequency: endings[word[-3:]] += 1
-        self.endings = [e for e, n in endings.most_common(1500) if n >= 5]
-        published = json.load(open(vectors_path))
-        self.words = [w for w, n in self.frequency.most_common(of_text) if n >= 6]
-        known = set(self.words)
-        self.words += [w for w in published['words'] if w not in known and re.fullmatch(r'[a-z]{2,}(?:-[a-z]+)?', w)][:most - len(self.words)]
-        self.number = {w: i + 1 for i, w in enumerate(self.words)}
-        self.ending = {e: i + 1 for i, e in enumerate(self.endings)}
-        self.vectors = np.zeros((len(self.words) + 1, 100), np.float32)
-        for w, i in self.number.items():
-            if w in published['vectors']: self.vectors[i] = published['vectors'][w][:100]
-        self.counts = np.array([0] + [self.frequency[w] for w in self.words])
+class Words:
+    """What is known of words: their numbers and endings as the model's file has them, and the lists each stands in."""
+    def __init__(self, words, endings, lists):
+        self.words, self.endings, self.lists = words, endings, lists
+        self.number = {w: i + 1 for i, w in enumerate(words)}
+        self.ending = {e: i + 1 for i, e in enumerate(endings)}
         self.known = {}
 
     def number_of(self, word):
@@ -77,6 +71,24 @@ class Vocabulary:
             self.known[word] = (self.number_of(word), self.ending.get(word[-3:], 0), shape(word) + 16 * lists, key,
                                 rank if rank < OWN_IN_WORDS else OWN_IN_WORDS + key)
         return self.known[word]
+
+
+class Vocabulary(Words):
+    """The words that have a vector of their own: the most frequent of the text, then those of the published vectors."""
+    def __init__(self, documents, vectors_path, lists, of_text=13_000, most=30_000):
+        self.frequency = Counter()
+        for d in documents: self.frequency.update(map(plain_number, d['words']))
+        endings = Counter()
+        for word in self.frequency: endings[word[-3:]] += 1
+        published = json.load(open(vectors_path))
+        words = [w for w, n in self.frequency.most_common(of_text) if n >= 6]
+        known = set(words)
+        words += [w for w in published['words'] if w not in known and re.fullmatch(r'[a-z]{2,}(?:-[a-z]+)?', w)][:most - len(words)]
+        super().__init__(words, [e for e, n in endings.most_common(1500) if n >= 5], lists)
+        self.vectors = np.zeros((len(words) + 1, 100), np.float32)
+        for w, i in self.number.items():
+            if w in published['vectors']: self.vectors[i] = published['vectors'][w][:100]
+        self.counts = np.array([0] + [self.frequency[w] for w in words])
 
 
 class Text:

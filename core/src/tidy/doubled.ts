@@ -51,6 +51,32 @@ function saysAgain(text: string, { words: all, said }: Pick<Material, 'words' | 
   return true;
 }
 
+const SECOND = '(?:the|an?|my|your|our|their|this|that|these|those)';
+// "The, my glue"; "it's a, it's an old chair": nothing ends in an article.
+const BEGUN = new RegExp(
+  String.raw`(?<![\p{L}\p{N}’'-])(?:(?:the|an?|my|your|our|their),\s+(?=${SECOND}\s+\p{L})|((?:[\p{L}’']+\s+){1,3})(?:the|an?|my|your|our|their),\s+(?=\1${SECOND}\s+\p{L}))`,
+  'giu',
+);
+
+/** Things and clauses begun twice, the second time with another small word. The first goes. */
+export const begunTwice: Finder = ({ flow: { text } }) =>
+  Array.from(text.matchAll(BEGUN))
+    // "Vitamin A, the one in carrots"
+    .filter((m) => !/^A,/.test(m[0]) || /(?:^|[.!?…]["'”’)]*\s+|\n)$/.test(text.slice(Math.max(0, m.index - 4), m.index)))
+    .map((m) => {
+      const to = m.index + m[0].length;
+      const first = m[0][0]!;
+      const next = text[to]!;
+      const hasCapital = first !== first.toLowerCase() && next === next.toLowerCase();
+      return {
+        kind: 'doubled' as const,
+        from: m.index,
+        to: hasCapital ? to + 1 : to,
+        after: hasCapital ? next.toUpperCase() : '',
+        reason: 'Begun twice',
+      };
+    });
+
 const CUT_OFF = /(?<![\p{L}\p{N}’'-])(\p{L}{1,12})(?:-|—|–|--|\.\.\.|…)[,]?\s+(?:(?:[\p{L}’']+\s+){0,3}?)(?=\p{L})/gu;
 
 /** Starts that were cut off: "the bl- the blade", "I w— I went". What was begun goes, the second start stays. */

@@ -3,7 +3,7 @@ import { normal } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import { asides } from './asides.ts';
 import { paragraphBreaks, sentenceBreaks } from './breaks.ts';
-import { cutOff, doubled } from './doubled.ts';
+import { begunTwice, cutOff, doubled } from './doubled.ts';
 import { isMark, type Edit } from './edit.ts';
 import { fillers } from './fillers.ts';
 import { flowOf, type Flow } from './flow.ts';
@@ -37,6 +37,7 @@ const FINDERS: readonly Finder[] = [
   names,
   cutOff,
   doubled,
+  begunTwice,
   fillers,
   padding,
   sentenceMarks,

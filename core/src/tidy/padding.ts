@@ -26,7 +26,7 @@ const CARRIES_NOTHING: Record<(typeof PADDING)[number], (around: Around) => bool
   },
   // "Left, I mean right" takes the left back: only the speaker can say which of them goes.
   'I mean': ({ before, after, left, right }) =>
-    !(/,\s*$/.test(left) && /^\s+[\p{L}\p{N}'’-]+(?:[,.;!?]|\s*$)/u.test(right)) &&
+    !(/,\s*$/.test(left) && /^\s+(?:(?:the|an?|my|your|our|on|to|at|in)\s+)?[\p{L}\p{N}'’-]+(?:[,.;!?]|\s*$)/u.test(right)) &&
     !/(?:^| )(?:what|know|which|that|see|thing|one|ones|you|words?|if)$/.test(before) &&
     !/^(?:that$|nothing|everything|every word|what|by|business|well by|to|this$|it$)/.test(after),
   like: ({ before, after, left, right, opens }) => {

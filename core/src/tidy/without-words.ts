@@ -2,6 +2,10 @@
 const OPENS_CLAUSE =
   /^(?:and|but|so|or|because|it|it's|that|that's|we|i|you|they|he|she|there|this|which|who|if|when|while|then|can|do|does|how|what|where|why|is|are)\b/i;
 
+// "When it is dry, um, take the brush": the comma closes the first clause.
+const HANGS =
+  /(?:^|[.!?…,;:]["'”’)]*\s+|\n)(?:(?:and|but|so|then|now) )?(?:if|when|whenever|while|once|because|since|as|after|before|until|unless|although|though)\b[^.!?,;:\n]*,\s*$/i;
+
 /**
  * The edit that takes the words [from, to) out of a text and leaves it whole: the comma that belonged to them
  * and one space go too, and a capital they carried passes to the next word.
@@ -24,8 +28,8 @@ export function withoutWords(text: string, from: number, to: number): { from: nu
   // A blank line after the words is a paragraph's end and stays.
   if (/\n\s*\n/.test(space[0])) return { from, to, after: '' };
   to += space[0].length;
-  // A comma on both sides was there for the words alone, unless a clause follows.
-  if (comma && !opens && !OPENS_CLAUSE.test(text.slice(to, to + 12))) {
+  // A comma on both sides was there for the words alone, unless a clause follows or ends.
+  if (comma && !opens && !OPENS_CLAUSE.test(text.slice(to, to + 12)) && !HANGS.test(text.slice(Math.max(0, from - 120), from))) {
     const before = /,[ \t\n]*$/.exec(text.slice(Math.max(0, from - 3), from));
     if (before) return { from: from - before[0].length, to, after: ' ' };
   }

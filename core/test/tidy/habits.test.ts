@@ -20,7 +20,12 @@ describe('each phrase that pads', () => {
     },
     'I mean': {
       pads: [['It is old, I mean, really old.', 'It is old, really old.']],
-      means: ['You see what I mean.', 'The one I mean is green.', 'Turn it left, I mean right, until it clicks.'],
+      means: [
+        'You see what I mean.',
+        'The one I mean is green.',
+        'Turn it left, I mean right, until it clicks.',
+        'Turn it to the left, I mean the right, and stop.',
+      ],
     },
     like: {
       pads: [['It was like really wet.', 'It was really wet.']],

@@ -26,6 +26,7 @@ describe('padding', () => {
   it('goes where it carries nothing', () => {
     expect(withoutFillers('It was, you know, really old.')).to.equal('It was really old.');
     expect(withoutFillers('Okay so the blade is like ten inches long.')).to.equal('The blade is ten inches long.');
+    expect(withoutFillers('When it is dry, um, take the brush.')).to.equal('When it is dry, take the brush.');
     expect(withoutFillers('I mean, it is sort of round, and basically it works.')).to.equal('It is round, and it works.');
     expect(withoutFillers('Right, so we begin. Actually, we wait.')).to.equal('So we begin. We wait.');
   });
@@ -56,6 +57,12 @@ describe('padding', () => {
 describe('starts that were cut off', () => {
   it('go, and the second start stays', () => {
     expect(withoutFillers('The bl- the blade is wet.')).to.equal('The blade is wet.');
+    expect(withoutFillers('So the, my glue is in the box.')).to.equal('So my glue is in the box.');
+    expect(withoutFillers('Take the, your knife and cut it.')).to.equal('Take your knife and cut it.');
+    expect(withoutFillers("It's a, it's an old chair.")).to.equal("It's an old chair.");
+    expect(withoutFillers('An, the usual way is slower.')).to.equal('The usual way is slower.');
+    expect(withoutFillers('Carrots hold vitamin A, the one for eyes.')).to.equal('Carrots hold vitamin A, the one for eyes.');
+    expect(withoutFillers('I like this, the other is blunt.')).to.equal('I like this, the other is blunt.');
     expect(withoutFillers('I wen— went home.')).to.equal('I went home.');
     expect(withoutFillers('A well-made chair and a half-inch bit.')).to.equal('A well-made chair and a half-inch bit.');
   });

@@ -61,6 +61,28 @@ describe('wording', function () {
     ['You want to sand it, you get a mask.', 'You want to sand it, you get a mask.'],
     ['I put my finger on the blade when I started here.', 'I put my finger on the blade when I started here.'],
     ['Is damp just damp?', 'Is damp just damp?'],
+    ['The wind heaps it up in here, and it stays.', 'The wind heaps it up in here, and it stays.'],
+    ['You walk over here and drop it in the slot.', 'You walk over here and drop it in the slot.'],
+    ['Put wet cloth here, in the armpit.', 'Put wet cloth in the armpit.'],
+    [
+      'Push the card in the jacket, over here on the right side there is one slot.',
+      'Push the card in the jacket, on the right side there is one slot.',
+    ],
+    ['A tube, one here, one up that end.', 'A tube, one here, one up that end.'],
+    ["If they're like this, way apart, he looks kind.", "If they're like this, way apart, he looks kind."],
+    ["I don't know why it's called like that.", "I don't know why it's called like that."],
+    ["You saw what it's like.", "You saw what it's like."],
+    ['Lay them by half, like the slates of a roof.', 'Lay them by half, like the slates of a roof.'],
+    ["And I'm going to print it so that my Lola can read it.", 'Print it so that my Lola can read it.'],
+    ["There's this little sheep up here in the corner.", "There's this little sheep in the corner."],
+    ["He's not going to like this.", "He's not going to like this."],
+    ["It doesn't know what day it is, well, it does.", "It doesn't know what day it is, it does."],
+    ['Front, back, left, right, top, mark.', 'Front, back, left, right, top, mark.'],
+    ["That's this right here.", "That's this right here."],
+    ["It's loud, 'cause there's two fans going.", "It's loud, because there's two fans going."],
+    ['And I said, you’re gonna let me have two lines.', 'I said, you will let me have two lines.'],
+    ['Today what we’re gonna do is chicken and gravy.', 'Today what we will do is chicken and gravy.'],
+    ["I'm gonna go and find that strap in a sec.", 'I will find that strap in a sec.'],
   ] as const)
     it(`“${said}” becomes “${wanted}”`, () => {
       expect(written(said.replaceAll('’', "'"))).to.equal(wanted.replaceAll('’', "'"));

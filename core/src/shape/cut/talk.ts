@@ -8,8 +8,8 @@ import type { Subjects } from './subjects.ts';
 export type TalkUnit = Spoken & { words: number };
 
 // A section has so many words, and the body so many sections more (chosen on talks with an editor's sections).
-const WORDS_A_SECTION = 240;
-const MORE = 1.2;
+const WORDS_A_SECTION = 280;
+const MORE = 2.2;
 // Introduction and close are short, and vary more than other sections.
 const INTRODUCTION = { words: 40, spread: 0.9 };
 const CLOSE = { words: 90, spread: 0.9 };

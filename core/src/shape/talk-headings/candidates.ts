@@ -1,5 +1,5 @@
-import { stem, terms } from '../../language/terms.ts';
-import { wordCount } from '../../language/words.ts';
+import { normal, stem, terms } from '../../language/terms.ts';
+import { wordCount, words } from '../../language/words.ts';
 import { DEEDS } from '../../tidy/wording/kinds.ts';
 import { tokensOf, type Token } from '../../tidy/wording/tokens.ts';
 import { announcementOf } from '../cut/announcements.ts';
@@ -31,6 +31,8 @@ const NAMES_IT = /^(?:ordinal|another|look|show|sequence|how-about|cleft)$/;
 // What counts more for one kind of phrase than for another.
 const CROSSED = ['near', 'first', 'best', 'said', 'distinct', 'worth', 'stems', 'opening', 'rare', 'definite'];
 const MOST_OF_A_SENTENCE = 40;
+// How often a section has to name a thing that heads it alone.
+const AGAIN = 3;
 
 const countOf = (all: readonly string[]) => {
   const counts = new Map<string, number>();
@@ -83,36 +85,36 @@ function namesIn(sentences: readonly HeadedSentence[]): Map<string, string> {
   return new Map([...forms].filter(([n, f]) => f.capital > f.small && n !== 'i').map(([n, f]) => [n, f.as]));
 }
 
+/** How much a stem sets a section apart: said often in it and in few others (tf-idf; Spärck Jones 1972). */
+const heftOf = (stem: string, here: ReadonlyMap<string, number>, talk: TalkTerms): number =>
+  (here.get(stem) ?? 0) * Math.log(1 + talk.of / (talk.sections.get(stem) ?? 1));
+
 /** What speaks for each stem of a section to stand in its heading, by name. */
 export function stemFeatures(
   section: readonly HeadedSentence[],
   talk: TalkTerms,
   subjects: Subjects | null,
 ): Map<string, Record<string, number>> {
-  const here = countOf(section.flatMap((s) => terms(s.said)));
-  const size = Math.max(
-    1,
-    [...here.values()].reduce((a, b) => a + b, 0),
-  );
-  const order = [...new Set(section.flatMap((s) => terms(s.said)))];
-  const tfidf = (s: string) => (here.get(s) ?? 0) * Math.log(1 + talk.of / (talk.sections.get(s) ?? 1));
-  const ranked = [...here.keys()].sort((a, b) => tfidf(b) - tfidf(a));
+  const all = section.flatMap((s) => terms(s.said));
+  const here = countOf(all);
+  const size = Math.max(1, all.length);
+  const ranks = new Map([...here.keys()].sort((a, b) => heftOf(b, here, talk) - heftOf(a, here, talk)).map((s, rank) => [s, rank]));
   const found = new Map<string, Record<string, number>>();
   const of = (s: string) => {
     let known = found.get(s);
     if (!known) found.set(s, (known = {}));
     return known;
   };
-  order.forEach((s, i) => {
-    const c = here.get(s)!;
+  [...here].forEach(([s, c], i) => {
     const all = talk.counts.get(s) ?? c;
+    const rank = ranks.get(s)!;
     Object.assign(of(s), {
       [`place ${i < 3 ? 'a' : i < 7 ? 'b' : i < 15 ? 'c' : i < 30 ? 'd' : 'e'}`]: 1,
       count: Math.log(c),
       [`times ${Math.min(4, c)}`]: 1,
       share: c / all,
-      rank: 1 / (1 + ranked.indexOf(s)),
-      [`ranked ${ranked.indexOf(s) < 1 ? 'first' : ranked.indexOf(s) < 3 ? 'third' : ranked.indexOf(s) < 6 ? 'sixth' : 'lower'}`]: 1,
+      rank: 1 / (1 + rank),
+      [`ranked ${rank < 1 ? 'first' : rank < 3 ? 'third' : rank < 6 ? 'sixth' : 'lower'}`]: 1,
       top: talk.top.has(s) ? 1 : 0,
       often: Math.log(all),
       spread: (talk.sections.get(s) ?? 1) / talk.of,
@@ -170,24 +172,17 @@ export function headingCandidates(
   weights = STEM_WEIGHTS,
 ): HeadingCandidate[] {
   const chances = stemChances(section, talk, subjects, weights);
-  const here = countOf(section.flatMap((s) => terms(s.said)));
-  const size = Math.max(
-    1,
-    [...here.values()].reduce((a, b) => a + b, 0),
-  );
-  const opening = new Set<string>();
-  for (const { said } of section) {
-    for (const s of terms(said)) if (opening.size < OPENING_STEMS) opening.add(s);
-  }
+  const all = section.flatMap((s) => terms(s.said));
+  const here = countOf(all);
+  const size = Math.max(1, all.length);
+  const opening = new Set([...here.keys()].slice(0, OPENING_STEMS));
   const distinct = (s: string): number => {
     const rest = (talk.counts.get(s) ?? 0) - (here.get(s) ?? 0);
     return Math.log(((here.get(s) ?? 0) + 0.3) / size / ((rest + 0.6) / Math.max(1, talk.total - size + 20)));
   };
   const rare = (s: string): number => (subjects ? Math.min(6, Math.log((here.get(s) ?? 0.5) / size / frequencyOf(subjects, s, NAME))) : 3);
+  const heft = (s: string) => heftOf(s, here, talk);
   const best = [...here.keys()].sort((a, b) => heft(b) - heft(a)).slice(0, 5);
-  function heft(s: string): number {
-    return (here.get(s) ?? 0) * Math.log(1 + talk.of / (talk.sections.get(s) ?? 1));
-  }
   const found = new Map<string, HeadingCandidate>();
   const named = new Map<string, { text: string; count: number; heft: number; sentence: number }>();
   let offset = 0;
@@ -197,6 +192,12 @@ export function headingCandidates(
     const announced = announcementOf(sentence.said);
     const add = (phrase: Phrase | null, isAnnounced: boolean, isAlone = false) => {
       if (!phrase) return;
+      const key = phrase.text.toLowerCase();
+      const known = found.get(key);
+      if (known) {
+        known.features.repeated = (known.features.repeated ?? 0) + 0.5;
+        return;
+      }
       const stems = [...new Set(terms(phrase.text))];
       if (!stems.length) return;
       const size = wordCount(phrase.text);
@@ -240,10 +241,7 @@ export function headingCandidates(
         [`deed ${isAnnounced ? 'announced' : 'told'}`]: phrase.kind === 'deed' ? 1 : 0,
       };
       for (const name of CROSSED) features[`${phrase.kind} ${name}`] = features[name]!;
-      const key = phrase.text.toLowerCase();
-      const known = found.get(key);
-      if (!known) found.set(key, { text: phrase.text, kind: phrase.kind, stems, features, sentence: n });
-      else known.features.repeated = (known.features.repeated ?? 0) + 0.5;
+      found.set(key, { text: phrase.text, kind: phrase.kind, stems, features, sentence: n });
     };
     recent = recent.filter((r) => r.sentence >= n - 1);
     const meant = (pronoun: string, before: number): NounPhrase | null => {
@@ -254,15 +252,24 @@ export function headingCandidates(
       const { all, end } = tokensOf(text);
       if (all.length > 3 * MOST_OF_A_SENTENCE) all.length = 3 * MOST_OF_A_SENTENCE;
       add(question(all, end), isAnnounced);
-      clauses(all).forEach(([from, to]) => add(claim(all, from, to), isAnnounced));
+      // What is announced stands there as it was said: its clauses are found in the sentence as written.
+      if (!isAnnounced) clauses(all).forEach(([from, to]) => add(claim(all, from, to), false));
       all.forEach((token, i) => {
         const before = all[i - 1];
         const isTold = !before || before.k === ',' || LEADS_DEED.has(before.n) || (before.k === 'r' && i < 4);
-        const negated = all.slice(Math.max(0, i - 2), i).some((t) => /n't$|^(?:not|never)$/.test(t.n));
-        if (isTold && !negated && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n))))
+        const opens = all.slice(0, i).findLastIndex((t) => t.k === ',' || /^(?:and|but|so|or)$/.test(t.n)) + 1;
+        // What is not done, or only supposed, is no deed to head a section with.
+        const isSupposed = all
+          .slice(opens, i)
+          .some((t) => /n't$|^(?:not|never|no|nobody|without|before|if|when|until|unless|while|because)$/.test(t.n));
+        if (isTold && !isSupposed && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n))))
           add(deedAt(all, i, meant), isAnnounced);
         const opensThing =
-          token.k === 't' || ((token.k === 'n' || token.k === 'e' || token.k === 'j') && !/[tnejmgd]/.test(before?.k ?? ''));
+          token.k === 't' ||
+          // Behind "do not" or "you", what looks like a thing is a deed.
+          ((token.k === 'n' || token.k === 'e' || token.k === 'j') &&
+            !/[tnejmgdxp]/.test(before?.k ?? '') &&
+            !/^(?:not|never|to)$/.test(before?.n ?? ''));
         if (opensThing) {
           add(thingAt(all, i), isAnnounced);
           const thing = nounPhrase(all, i);
@@ -282,11 +289,25 @@ export function headingCandidates(
       });
     };
     if (n < 3) add(namedAlone(tokensOf(sentence.said).all), true, true);
-    if (n < 3 && NAMES_IT.test(announced.frame)) add(namedAlone(tokensOf(capitalsOf(announced.about, sentence.said)).all), true, true);
-    if (announced.about && announced.frame !== 'none') of(capitalsOf(announced.about, sentence.said), true);
+    if (n < 3 && NAMES_IT.test(announced.frame)) add(namedAlone(tokensOf(announcedIn(sentence.said, announced.about)).all), true, true);
+    if (announced.about && announced.frame !== 'none') of(announcedIn(sentence.said, announced.about), true);
     of(sentence.text, false);
     offset += wordCount(sentence.said);
   });
+  // What a section names again and again, by itself.
+  for (const [key, thing] of named) {
+    if ((here.get(key) ?? 0) < AGAIN || found.has(thing.text.toLowerCase())) continue;
+    const features = {
+      ...chancesOf([key], chances),
+      'kind alone': 1,
+      'alone said': Math.log(here.get(key)!),
+      'alone share': here.get(key)! / (talk.counts.get(key) ?? here.get(key)!),
+      'alone heft': thing.heft / 5,
+      'alone first': best[0] === key ? 1 : 0,
+      'alone near': Math.exp(-thing.sentence / 3),
+    };
+    found.set(thing.text.toLowerCase(), { text: thing.text, kind: 'thing', stems: [key], features, sentence: thing.sentence });
+  }
   for (const candidate of pairsOf([...named].map(([key, thing]) => ({ ...thing, key })))) {
     const size = wordCount(candidate.text);
     const features = {
@@ -341,13 +362,17 @@ function pairsOf(things: readonly Named[]) {
   return [...pair(a, b, 1), ...pair(a, c, 2)];
 }
 
-/** Words of an announcement, in small letters, with the capitals they have in the sentence. */
-function capitalsOf(about: string, said: string): string {
-  const written = new Map([...said.matchAll(/[\p{L}\p{N}'’-]+/gu)].slice(1).map(([w]) => [w.toLowerCase().replaceAll('’', "'"), w]));
-  return about
-    .split(' ')
-    .map((w) => written.get(w) ?? w)
-    .join(' ');
+/** What a sentence announces, as it stands in the sentence: with its commas and capitals. `about` is how it ends, barely. */
+function announcedIn(said: string, about: string): string {
+  const wanted = about.split(' ');
+  const all = words(said);
+  let from = said.length;
+  for (let i = all.length - 1, k = wanted.length - 1; i >= 0 && k >= 0; i--) {
+    from = all[i]!.from;
+    // Fillers inside it are no words of the announcement.
+    if (normal(all[i]!.text) === wanted[k]) k--;
+  }
+  return said.slice(from);
 }
 
 /** The stretches of a sentence between commas, conjunctions and its two ends. */

@@ -13,7 +13,7 @@ export const LIGHT_NOUNS = set(
 );
 const PARTICLES = set('up down out off on in back over away together apart');
 const PREPOSITIONS = set(
-  'of for in into to from with on about as at by between without through onto under over inside behind against before after across along around towards near like below above',
+  'of for in into to from with on about at by without through onto under over inside behind against before after across along around round towards near like below above',
 );
 // What a heading says instead of a word that points.
 const SHOWN: Readonly<Record<string, string>> = {
@@ -49,6 +49,11 @@ const NOUNS_IN_S = set(
   'tests marks notes books lines pins nails screws stitches threads seeds plants leaves pages names labels lists prints files points holes edges planks boxes bolts clips pegs bags jars cards forms colours stamps tiles tools knots strings',
 );
 
+// "The arrows going up" are arrows; "the paper lining" is a lining.
+const isDoing = (n: string): boolean => /ing$/.test(n) && !NAMES_IN_ING.test(n);
+const NAMES_IN_ING =
+  /^(?:(?:any|every|no|some)?thing|ring|string|spring|king|wing|swing|sling|ceiling|evening|morning|building|opening|filling|lining|coating|tubing|bedding|clothing|housing|piping|flooring|stitching|wiring|fitting|plumbing|setting|meeting|training|painting|recording|heading|drawing|roofing|writing|covering|casing|railing|padding|icing|stuffing|dressing|seedling|timing|reading|booking|listing|spelling|pricing|lighting|heating)$/;
+
 /** The thing named at a place; null when none is. A pronoun is none. */
 export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null {
   let i = at;
@@ -75,7 +80,7 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
     const isInside = next !== undefined && /[njegdm]/.test(next.k) && i + 1 < all.length;
     // "The truck's going" says what the truck does; "the truck's tyres" names a thing.
     if (i > from && /'s$/.test(n(i - 1)) && (!isThing(all[i]!) || /^(?:a|an|the|going|got|been)$/.test(n(i)))) return null;
-    if (i > from && isThing(all[i - 1]!) && (isVerbLike(n(i)) || k === 'd' || (k === 'g' && !isInside))) break;
+    if (i > from && isThing(all[i - 1]!) && (isVerbLike(n(i)) || k === 'd' || (k === 'g' && !isInside) || isDoing(n(i)))) break;
     if (isThing(all[i]!) || k === 'm' || k === 'j') i++;
     else if ((k === 'g' || k === 'd') && isInside && i - from < 3) i++;
     else if (k === 'r' && next?.k === 'j' && i === from) i++;
@@ -87,7 +92,7 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
   const head = found.at(-1)!.n;
   if (/'s$/.test(head) || found.some((t) => t.w.includes('.') || /^(?:okay|yeah|right|like)$/.test(t.n))) return null;
   const words = found.map((t) => (t.k === 'e' ? t.w : /^[A-Z]{2,}/.test(t.w) ? t.w : t.n));
-  if (/^an?$/.test(determiner)) determiner = /^[aeiou]/.test(words[0]!.toLowerCase()) ? 'an' : 'a';
+  if (/^an?$/.test(determiner)) determiner = /^(?:[aeiou](?!ni|se|uro|ne\b)|hour|honest|heir)/.test(words[0]!.toLowerCase()) ? 'an' : 'a';
   return { words, determiner, head, isPlural: /[^s]s$/.test(head), isName: found.every((t) => t.k === 'e'), to: i };
 }
 
@@ -107,6 +112,9 @@ export type Phrase = {
 const MOST_WORDS = 8;
 const sizeOf = (text: string) => text.split(' ').length;
 
+// How long something takes is no part of what it is.
+const LASTS = /^(?:seconds?|minutes?|hours?|days?|weeks?|months?|years?|seasons?|times?)$/;
+
 /** Phrases behind a thing: "of the box", "with a damp cloth". Returns the text and where they end. */
 function tail(all: readonly Token[], at: number, text: string): { text: string; to: number; things: number } {
   let to = at;
@@ -122,7 +130,7 @@ function tail(all: readonly Token[], at: number, text: string): { text: string; 
       from++;
     }
     const thing = nounPhrase(all, from);
-    if (!thing || isLight(thing)) break;
+    if (!thing || isLight(thing) || LASTS.test(thing.head)) break;
     const next = `${text} ${lead} ${shown(thing)}`;
     if (sizeOf(next) > MOST_WORDS) break;
     text = next;
@@ -144,7 +152,7 @@ function hanging(all: readonly Token[], at: number, size: number): string {
 
 // Verbs that want more than a thing, or tell no deed.
 const NO_OBJECT = set(
-  'ask tell let help give show point listen go come know see think want need have be say look like mean feel hear believe love hate happen seem become live die',
+  'ask tell let help give show point listen go come know see think want need have be say look like mean feel hear believe love hate happen seem become live die repeat explain mention discuss demonstrate describe',
 );
 
 /**
@@ -174,7 +182,7 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
       ? { kind: 'deed', text: place.text, verb: verb.n, things: place.things, at, isResolved: false }
       : null;
   }
-  if (isLight(thing)) return null;
+  if (isLight(thing) || thing.determiner === 'no') return null;
   i = thing.to;
   if (!particle && all[i] && PARTICLES.has(all[i]!.n) && !nounPhrase(all, i + 1)) particle = ` ${all[i++]!.n}`;
   let text = particle.startsWith(' ') ? `${verb.n} ${shown(thing)}${particle}` : [verb.n, particle, shown(thing)].filter(Boolean).join(' ');
@@ -224,7 +232,7 @@ export function claim(all: readonly Token[], from: number, to: number): Phrase |
   const run = all.slice(from, to);
   if (run.length < 3 || run.length > MOST_WORDS || run.some((t) => t.k === ',')) return null;
   const text = run.map((t) => (t.k === 'e' || /^[A-Z]{2,}/.test(t.w) ? t.w : t.n)).join(' ');
-  if (POINTS.test(text) || /n't\b|\bnot\b|\bnever\b/.test(text)) return null;
+  if (POINTS.test(text) || /n't\b|\bnot\b|\bnever\b|\b(?:going to|gonna|gotta|wanna)\b/.test(text)) return null;
   const [first] = run;
   if (!/[tnejmg]/.test(first!.k) && !/^(?:you|nobody|everything|what|how|why|when|where)$/.test(first!.n)) return null;
   const verb = run.findIndex((t, i) => i > 0 && /[xzdv]/.test(t.k));

@@ -14,12 +14,16 @@ const USED = 0.75;
 const PARALLEL = 0.5;
 const NEARLY = 0.75;
 // What reads better alone, apart from how well it agrees with what an editor writes (chosen by reading).
-const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.06, claim: 0.02, question: 0.04, thing: 0, pair: 0 };
+const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.06, claim: 0.02, question: 0.04, thing: 0, pair: -0.12 };
+// A pronoun may have stood for something else.
+const RESOLVED = -0.12;
 
 type Ranked = HeadingCandidate & { score: number };
 
 const scoreOf = ({ features, kind }: HeadingCandidate): number =>
-  Object.entries(features).reduce((sum, [name, x]) => sum + (HEADING_WEIGHTS[name] ?? 0) * x, HEADING_WEIGHTS.bias!) + READS[kind];
+  Object.entries(features).reduce((sum, [name, x]) => sum + (HEADING_WEIGHTS[name] ?? 0) * x, HEADING_WEIGHTS.bias!) +
+  READS[kind] +
+  (features.resolved ? RESOLVED : 0);
 
 /**
  * Headings for the sections of a talk, three for each, made of its own words: a deed it tells, a short claim, a question, or

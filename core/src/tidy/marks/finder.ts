@@ -28,6 +28,9 @@ const SURE = {
   word: 0.5,
   comma: 0.3,
   commaHeard: 0.38,
+  // Of a comma in talk, chosen on talks that were not taught.
+  commaOfTalk: 0.25,
+  commaOfTalkHeard: 0.32,
   // Of a comma between two names, as in a list of them.
   parted: 0.5,
   name: 0.36,
@@ -112,12 +115,13 @@ function marksFor(
     if (next && again[a] && again[a]!.to <= next.from + 1) pauses[i] = UNKNOWN;
   });
   const marks = marksOf(model!, said, pauses);
-  if (isTalk(said)) hearAsTalk(model!.told, said, marks, pauses);
+  const isSpoken = isTalk(said);
+  if (isSpoken) hearAsTalk(model!.told, said, marks, pauses);
   const isHeard = pauses.some((p) => p !== UNKNOWN);
   const own = namesOf(house.names, source.title);
   vote(said, marks.name, own, (word) => (model!.lists(word) & 1) === 1);
   const last = kept.length - 1;
-  const ends = endsOf(said, marks, isHeard ? pauses : null);
+  const ends = endsOf(said, marks, isHeard ? pauses : null, isSpoken);
   for (let i = 0; i < last; i++) if (ends[i] && isOneName(marks, i)) ends[i] = '';
   // The words of a stretch that something else goes on after have their mark already.
   const isClosed = /[.!?…;:,]["'”’)]*\s*$/.test(text);
@@ -254,9 +258,10 @@ function tellsEnds(pauses: Uint8Array, marks: Marks): (i: number) => boolean {
 }
 
 /** The mark after each word: a full stop, a question mark, a comma, or none. */
-function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null): string[] {
+function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null, isSpoken: boolean): string[] {
   const ends = said.map(() => '');
-  const [sure, sureComma] = pauses ? [SURE.endHeard, SURE.commaHeard] : [SURE.end, SURE.comma];
+  const sure = pauses ? SURE.endHeard : SURE.end;
+  const sureComma = isSpoken ? (pauses ? SURE.commaOfTalkHeard : SURE.commaOfTalk) : pauses ? SURE.commaHeard : SURE.comma;
   const isTold = pauses ? tellsEnds(pauses, marks) : () => false;
   for (let i = 0; i < said.length; i++) {
     const enough = opensPlainly(said, i + 1) ? SURE.beforeOpening : sure;

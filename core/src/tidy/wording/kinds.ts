@@ -24,7 +24,7 @@ const AUXILIARIES = set(
   "is are was were be been being am do does did have has had will would can could should may might must shall ought isn't aren't wasn't weren't don't doesn't didn't haven't hasn't hadn't wanna gonna gotta kinda sorta won't wouldn't can't couldn't shouldn't mightn't mustn't needn't cannot",
 );
 const ADVERBS = set(
-  'very really just also too now again here there never always often still already even only quite pretty actually basically maybe perhaps probably not well much more most later soon today tonight tomorrow yesterday away back together almost nearly rather sometimes usually first next last finally instead anyway ever once twice straight right',
+  'very really just also too now again here there never always often still already even only quite pretty actually basically maybe perhaps probably not well much more most later soon today tonight tomorrow yesterday away back together almost nearly rather sometimes usually first next last finally instead anyway ever once twice straight right ahead aside',
 );
 const ADJECTIVES = set(
   'good great nice new old big small little long short high low different same easy important useful best better many few other last full clear simple real wrong free ready sure able possible specific whole own blank cool hard soft hot cold warm dry wet clean dirty sharp blunt flat thin thick wide narrow heavy light dark bright loose tight fine bad worse worst main next early late cheap dear safe true false red blue green black white brown grey yellow happy sorry lovely tiny huge strong weak deep fresh empty open quick slow several certain rough smooth',
@@ -47,7 +47,7 @@ heat highlight hold hook import insert iron join jot keep knead knock knot label
 lock log look loop lean nip hop poke dunk wiggle rotate squirt pinch loosen lower make mark mask match measure melt mend mind mix moisten mount move nail name note nudge offset oil
 open order overlap pack paint park paste pay peel peg phone pick pin pinch place plan plane plant plug point polish pop post pour
 press prick print prop prune publish pull pump punch push put rake raise read record reduce refit refresh remember remove rename
-repeat replace rest return reverse rinse rip roll rotate rub rule run sand save saw scan scoop score scrape screw scribe scroll
+repeat replace rest return reverse ring rinse rip roll rotate rub rule run sand save saw scan scoop score scrape screw scribe scroll
 scrub seal search season secure select sell send separate serve set settle sew shake shape share sharpen shave shift shorten shove
 shut sieve sift sit skim skip slacken slice slide slip slit smear smooth snap soak sort sow space spin splice split sponge spray
 spread sprinkle square squeeze stack stamp stand start steam steer step stick stir stitch stop store stow straighten strain strap
@@ -72,8 +72,25 @@ const NO_ING =
   /^(?:bring|string|ring|sing|thing|spring|cling|swing|king|sling|wing|sting|fling|wring|ceiling|morning|evening|anything|nothing|something|everything)$/;
 const TAKES_NOUN = /^[tjmn]$/;
 
+// What a word of the closed class is does not depend on the words beside it.
+const CLOSED: ReadonlyMap<string, Kind> = new Map(
+  (
+    [
+      [EXCLAMATIONS, 'u'],
+      [AUXILIARIES, 'x'],
+      [CONJUNCTIONS, 'c'],
+      [PREPOSITIONS, 'i'],
+      [DETERMINERS, 't'],
+      [PRONOUNS, 'p'],
+      [NUMBERS, 'm'],
+    ] as const
+  ).flatMap(([words, kind]) => [...words].map((word): [string, Kind] => [word, kind])),
+);
+
 /** The kind of a word, given the word before it and its kind. `isFirst`: whether it opens the sentence. */
 export function kindOf(word: string, n: string, before: { n: string; k: Kind } | undefined, isFirst: boolean): Kind {
+  const closed = CLOSED.get(n);
+  if (closed) return closed;
   if (!/[\p{L}\p{N}]/u.test(n)) return ',';
   if (/n't$/.test(n)) return 'x';
   if (/'(?:m|re|ll|ve|d)$/.test(n)) return 'p';
@@ -83,13 +100,7 @@ export function kindOf(word: string, n: string, before: { n: string; k: Kind } |
       : /^(?:it|that|this|there|what|he|she|who|here|where|how|everything|nobody|somebody|everybody|one|else|thing)'s$/.test(n)
         ? 'p'
         : 'n';
-  if (/^[$£€]?\d/.test(n) || NUMBERS.has(n)) return 'm';
-  if (PRONOUNS.has(n)) return 'p';
-  if (DETERMINERS.has(n)) return 't';
-  if (PREPOSITIONS.has(n)) return 'i';
-  if (CONJUNCTIONS.has(n)) return 'c';
-  if (AUXILIARIES.has(n)) return 'x';
-  if (EXCLAMATIONS.has(n)) return 'u';
+  if (/^[$£€]?\d/.test(n)) return 'm';
   if (!isFirst && /^\p{Lu}/u.test(word)) return 'e';
   if (ADVERBS.has(n)) return 'r';
   if (ADJECTIVES.has(n)) return before?.k === 't' || !DEEDS.has(n) ? 'j' : 'v';

@@ -90,6 +90,7 @@ export const SETS: WordSets = {
     'probably',
     'generally',
   ],
+  place: ['for', 'from', 'about', 'as', 'with', 'in', 'at', 'on', 'under', 'near', 'by', 'into', 'behind', 'beside', 'inside'],
   deed: [...DEEDS],
 };
 
@@ -166,8 +167,12 @@ function useOnce(rule: ReadyRule, wording: Wording): boolean {
     const place: Place = {
       ...fit,
       wording,
-      before: wordsIn(all.slice(0, fit.from)),
-      after: wordsIn(all.slice(fit.to)),
+      get before() {
+        return wordsIn(all.slice(0, fit.from));
+      },
+      get after() {
+        return wordsIn(all.slice(fit.to));
+      },
       words: (name) => (fit.named[name] ? wordsIn(run(fit.named[name])) : ''),
     };
     if (rule.guard && !rule.guard(place)) continue;

@@ -11,7 +11,9 @@ export type Token = { w: string; n: string; k: Kind; isApart: boolean; place: nu
 export type Tokens = { all: Token[]; end: string };
 
 const END = /([.?!…]+["'”’)\]]*)$/;
-const TOKEN = /[\p{L}\p{N}$£€#@&][\p{L}\p{N}'’.,/:%&@_+-]*[\p{L}\p{N}%+]|[\p{L}\p{N}%&]|[^\s]/gu;
+// A clipped word keeps its apostrophe: "'cause", "'em".
+const TOKEN =
+  /(?<![\p{L}\p{N}])['’](?:cause|em|til|till|bout|round|cos|coz|tis|twas)(?![\p{L}])|[\p{L}\p{N}$£€#@&][\p{L}\p{N}'’.,/:%&@_+-]*[\p{L}\p{N}%+]|[\p{L}\p{N}%&]|[^\s]/giu;
 
 /** A sentence cut into tokens. */
 export function tokensOf(text: string): Tokens {

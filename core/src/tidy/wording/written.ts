@@ -76,7 +76,7 @@ export function tellingOf(sentences: readonly string[]): Telling {
     const { text, isInstruction } = wordedSentence(said, { person: 'you', isHowTo: true });
     if (isInstruction) turned++;
     else if (FIRST_PERSON.test(text.replaceAll('’', "'"))) told++;
-    if (isInstruction || DEEDS.has(/^[a-z]+/i.exec(text)?.[0].toLowerCase() ?? '')) deeds++;
+    if (isInstruction || DEEDS.has(firstWord(text))) deeds++;
   }
   const share = deeds / Math.max(1, looked.length);
   return { person: turned / Math.max(1, turned + told) >= TURNED && share >= DEEDS_TOLD ? 'you' : 'i', isHowTo: share >= HOW_TO };
@@ -86,9 +86,15 @@ export function tellingOf(sentences: readonly string[]): Telling {
 const USUAL = 2;
 // A sentence goes when the chance that no article needs it is so great (chosen on talks with an editor's weights).
 const NOTHING_NEEDED = 0.32;
+// What tells a figure, a deed or a warning stays unless that is likelier than not.
+const NO_STEP_NEEDED = 0.5;
+const FIGURE_OR_WARNING = /\d|\b(?:never|don['’]t|must|please|careful)\b/i;
 const AGAIN_WITHIN = 4;
 // Of fewer sentences too little is known to say what is needed.
 const FEWEST_WEIGHED = 20;
+
+const firstWord = (text: string): string => /^[a-z-]+/i.exec(text)?.[0].toLowerCase() ?? '';
+const isStep = (text: string): boolean => FIGURE_OR_WARNING.test(text) || DEEDS.has(firstWord(text));
 
 /** Whether paragraphs are English talk, the only thing wording is for: they read so, or their words have times. */
 export function isSpoken(paragraphs: readonly Paragraph[]): boolean {
@@ -130,7 +136,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
           ? 'Said already'
           : drop
             ? drop.reason
-            : weighed && weighed.chances[0]! > NOTHING_NEEDED
+            : weighed && weighed.chances[0]! > (isStep(text) ? NO_STEP_NEEDED : NOTHING_NEEDED)
               ? 'Nothing an article needs'
               : null;
         const out = turn === 'out' ? 'Left out by the writer' : turn ? null : proposed;

@@ -1,3 +1,4 @@
+import { DEEDS } from '../kinds.ts';
 import type { Rule } from '../rule.ts';
 
 const REASON = 'Said round a corner';
@@ -39,7 +40,9 @@ export const clefts: readonly Rule[] = [
     reason: REASON,
     find: `what a=( ${WHO} @lightly* ( will|would|can|might|could|should|must )? ( going to )? ( want|wanted|need|like|have|try|love to )? ( can )? ) ( do / be doing ) ${WHEN} ,? is|was ,? @lightly* ( to )? @lightly* >( <v|n> )`,
     put: '$a',
-    guard: ({ words }) => !/^(?:i|we|you)(?: (?:just|really|also|usually|always))?$/.test(words('a').trim()),
+    guard: ({ words, wording, to }) =>
+      (wording.all[to]?.k === 'v' || DEEDS.has(wording.all[to]!.n)) &&
+      !/^(?:i|we|you)(?: (?:just|really|also|usually|always))?$/.test(words('a').trim()),
   },
   {
     name: 'cleft-do',

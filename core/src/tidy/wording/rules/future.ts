@@ -13,7 +13,7 @@ export const future: readonly Rule[] = [
     guard: ({ wording, before, after }) =>
       wording.telling.isHowTo &&
       wording.end[0] !== '?' &&
-      !/\b(?:if|(?:thought|said|knew|told)(?: \w+)?)$/.test(before) &&
+      !/\b(?:if|(?:thought|says?|said|knew|told)(?: \w+)?(?: ,)?)$/.test(before) &&
       !/^(?:be|have)\b/.test(after),
   },
   {

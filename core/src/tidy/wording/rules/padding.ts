@@ -48,20 +48,27 @@ export const padding: readonly Rule[] = [
       at.before.split(' ').length > 1 &&
       !isDenied(at) &&
       at.wording.end[0] !== '?' &&
-      !/\b(?:is|was|not|you|do|does|did|look|looks|feel|would|they|it|what)$/.test(at.before.replace(/ ,$/, '')),
+      !/\b(?:is|was|not|you|do|does|did|look|looks|feel|would|they|it|what|it's|that's|he's|she's|what's|they're)$/.test(
+        at.before.replace(/ ,$/, ''),
+      ),
   },
   {
     name: 'between-words',
     reason: REASON,
-    find: "<( <c|i|t|x> / i|we|they|he|she|it's|that's|there's|i'm|you're|we're|they're|he's|she's ) , ( you know / i mean / sort of / kind of / if you like / to be honest / basically|actually|really|honestly|obviously|look|right|okay|well|like|see / you see / as i say|said / let's say / mind you / by the way / i suppose / of course ) ,?",
-    guard: ({ before, after }) => Boolean(before) && Boolean(after),
+    find: "<( <c|i|t|x> / i|we|they|he|she|it's|that's|there's|i'm|you're|we're|they're|he's|she's ) , ( you know / i mean / sort of / kind of / if you like / to be honest / basically|actually|really|honestly|obviously|look|okay|like|see / you see / as i say|said / let's say / mind you / by the way / i suppose / of course ) ,?",
+    // "Overlapping by half, like the slates": likened, and no filler.
+    guard: ({ before, after, wording, to }) =>
+      Boolean(before) &&
+      Boolean(after) &&
+      !/\bno$/.test(before) &&
+      !(wording.all[to - 1]?.n === 'like' && /^(?:the|a|an|this|that|my|your|our|his|her|their|its|in|on|at|when)\b/.test(after)),
   },
   {
     name: 'between-commas',
     reason: REASON,
     find: ", ( you know / i mean / sort of / kind of / if you like / to be honest / basically|actually|really|honestly|obviously|look|right|okay|well|like|see / you see / as i say|said / let's say / mind you / by the way / i suppose / of course ) ,",
     put: ',',
-    guard: ({ before, after }) => Boolean(before) && Boolean(after),
+    guard: ({ before, after }) => Boolean(before) && Boolean(after) && !/\bleft$/.test(before),
   },
   {
     name: 'well-after',

@@ -4,10 +4,10 @@ import type { Place, Rule } from '../rule.ts';
 const REASON = 'Told as an instruction';
 // What comes later, or is done for somebody, is no deed of the reader.
 const LATER =
-  /\b(?:later|next (?:video|one|episode|time|week|month|year)|another video|separate video|tomorrow|in a (?:second|minute|moment|bit)|someday|eventually|channel|be back|for you|with you|to you|everybody|everyone|somebody)\b/;
+  /\b(?:later|next (?:video|one|episode|time|week|month|year)|another video|separate video|tomorrow|in a (?:sec|second|minute|moment|bit)|someday|eventually|channel|be back|for you|with you|to you|everybody|everyone|somebody)\b/;
 // What the speaker did or thinks stays with the speaker.
 const TOLD =
-  /\b(?:i|we)(?: just| already| also)* (?:was|were|had|did|said|asked|made|used|wrote|thought|talked|mentioned|got|\w+ed)\b|\bi've\b|\bmyself\b|\bof (?:mine|ours)\b|\bi (?:think|guess|mean|hope|love|like)\b/;
+  /\b(?:i|we)(?: just| already| also)* (?:was|were|had|did|said|asked|made|used|wrote|thought|talked|mentioned|got|\w+ed)\b|\bi've\b|\bmyself\b|\bof (?:mine|ours)\b|\bi (?:think|guess|mean|hope|love|like|do|don't|can't|won't)\b/;
 const NO_DEED =
   /^\w+ (?:you|your|about|this video|a video|it to you)\b|^do (?:one|a couple|a few|another|a quick|a little|something|some|that|this|it)\b|^go (?:through|over)\b|^talk\b|^\w+$/;
 
@@ -128,7 +128,8 @@ export const persons: readonly Rule[] = [
       at.wording.isInstruction &&
       at.wording.telling.person === 'you' &&
       !/\b(?:i|we|i'm|i've|we've)\b/.test(at.before) &&
-      !/^(?:mother|father|mum|mam|dad|gran|granny|grandmother|grandfather|wife|husband|brother|sister|son|daughter|boss|uncle|aunt|neighbour|friend)/.test(
+      at.wording.all[at.to]?.k !== 'e' &&
+      !/^(?:mother|father|mum|mam|dad|gran|granny|nan|grandmother|grandfather|wife|husband|brother|sister|son|daughter|boss|uncle|aunt|cousin|nephew|niece|family|kids|children|neighbour|friend)/.test(
         at.after,
       ),
   },

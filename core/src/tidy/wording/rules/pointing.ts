@@ -5,7 +5,7 @@ const PLACES = '( right|just|over|up|down|back|out|in ( up|down|over|in|out|back
 
 // After these, "here" and "there" say where something is, and stay.
 const WANTS_PLACE =
-  /(?:^|\b)(?:is|are|am|was|were|be|been|being|i'm|it's|we're|you're|that's|they're|he's|she's|there's|who's|what's|isn't|aren't|wasn't|go|goes|going|went|come|comes|coming|came|stay|stays|sit|sits|stand|stands|live|lives|put|puts|get|got|gets|from|near|to|of|than|not|still|already|only|all|around|round|across|along|standing|stood|sat|sitting|through|for|at|with|as|like|look|arrive|arrived|lie|lies|hang|hangs|stop|start|begin|turn|end|ends|belong|work|works|worked|up|been)$/;
+  /(?:^|\b)(?:is|are|am|was|were|be|been|being|i'm|it's|we're|you're|that's|they're|he's|she's|there's|who's|what's|isn't|aren't|wasn't|go|goes|going|went|come|comes|coming|came|stay|stays|sit|sits|stand|stands|live|lives|put|puts|get|got|gets|from|near|to|of|than|not|still|already|only|all|around|round|across|along|way|one|walk|walks|walked|walking|bring|brings|run|step|reach|climb|standing|stood|sat|sitting|through|for|at|with|as|like|look|arrive|arrived|lie|lies|hang|hangs|stop|start|begin|turn|end|ends|belong|work|works|worked|up|been)$/;
 
 const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
   const before = all.replace(/(?: ,| like)+$/, '');
@@ -16,7 +16,10 @@ const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
     .filter((n) => n !== ',')
     .join(' ');
   // "Round the back here": a thing, not a way.
-  if (!before || WANTS_PLACE.test(before) || (last?.k === 't' && !/^(?:this|that)$/.test(last.n))) return false;
+  // "Heaps it up in here": the way belongs to the deed.
+  if (/^(?:up|down|back|out|over|in) /.test(here) && /^(?:it|them|him|her|you|this|that|everything)$/.test(last?.n ?? '')) return false;
+  if (before.split(' ').length < 2 || WANTS_PLACE.test(before) || (last?.k === 't' && (!after || !/^(?:this|that)$/.test(last.n))))
+    return false;
   if (
     here === 'here' &&
     (wording.all.filter((t) => t.n === 'here').length > 1 ||
@@ -56,13 +59,24 @@ export const pointing: readonly Rule[] = [
     reason: REASON,
     find: `a=( this|that|these|those ) b=( ( little|small|big|tiny )? ( <n|e|j|v|d|g> ){1,3} ) ${PLACES} !>( is|are )`,
     put: 'the $b',
-    guard: ({ words }) => !/\b(?:way|one|ones|time|day|week|year|point|stage)$/.test(words('b').trim()),
+    guard: ({ words, before }) =>
+      !/\b(?:way|one|ones|time|day|week|year|point|stage)$/.test(words('b').trim()) &&
+      // "There's this little sheep": any sheep.
+      !/\b(?:there's|there (?:is|are|was|were))$/.test(before),
   },
   { name: 'one-here', reason: REASON, find: `a=( this|that one ) ( right|over|just|up|down|in )? here|there`, put: '$a' },
+  // Before the place itself: what parted them parts the sentence still, or nothing does.
+  { name: 'here-place', reason: REASON, find: `a=( , )? ${PLACES} >( @place )`, put: '$a', guard: isLoose },
+  {
+    name: 'here-apart',
+    reason: REASON,
+    find: `${PLACES} , >( @place )`,
+    guard: (at) => at.wording.all[at.from - 1]?.n !== ',' && isLoose(at),
+  },
   {
     name: 'here-end',
     reason: REASON,
-    find: `,? ${PLACES} >( $ / , / and|so|because|but|which|where|when|if|that / for|from|about|as|with|in|at|on|under|near|by|into )`,
+    find: `,? ${PLACES} >( $ / , / and|so|because|but|which|where|when|if|that )`,
     guard: isLoose,
   },
   {
@@ -82,7 +96,7 @@ export const pointing: readonly Rule[] = [
     find: ',? ( just|something|quite / a bit / sort of )? like this|that|so ( here|there )? >( $ / , / and|so|until|till|then )',
     guard: ({ before, wording, from, to }) =>
       Boolean(before) &&
-      !/\b(?:something|anything|things?|stuff|people|somebody|look|looks|looked|looking|sound|sounds|feel|feels|is|are|was|be|been|one|ones|it's|that's|not|more|much|done|work|works|nothing|much|talk|stay|stays|keep|kept|leave|left|shaped?|made|person|days?|places?)$/.test(
+      !/\b(?:something|anything|things?|stuff|people|somebody|look|looks|looked|looking|sound|sounds|feel|feels|to|would|will|i|you|we|they|don't|is|are|was|be|been|one|ones|it's|that's|they're|we're|you're|he's|she's|i'm|go|goes|going|went|called|named|not|more|much|done|work|works|nothing|much|talk|stay|stays|keep|kept|leave|left|shaped?|made|person|days?|places?)$/.test(
         before,
       ) &&
       !wording.all.slice(from, to).some((t) => t.n === 'something'),
