@@ -130,7 +130,9 @@ export async function roadFigures(): Promise<Figure[]> {
       })),
     ),
     ...verdictFigures(
-      pages.flatMap(({ talk, sections }) => sections.flatMap((s) => (s.heading ? [{ talk: talk.number, heading: s.heading }] : []))),
+      pages.flatMap(({ talk, sections }) =>
+        sections.slice(1).flatMap((s) => (s.heading ? [{ talk: talk.number, heading: s.heading }] : [])),
+      ),
     ),
     ...(await stopwatch()),
   ];

@@ -85,7 +85,22 @@ async function record(id: string, name: string): Promise<void> {
     await new Promise((done) => setTimeout(done, 300));
 }
 
-const empty = async () => (await ask<{ id: string }>('/pieces', { method: 'POST', body: new FormData() })).id;
+const empty = async () => (await ask<{ id: string }>('/pieces', { method: 'POST' })).id;
+
+const data = (name: string) => readFileSync(new URL(`../core/data/${name}`, import.meta.url));
+
+/** A page made of a piece's material as one press makes it, and the repairs that were taken for it. */
+async function inOnePress(id: string) {
+  const { sources } = await read(id);
+  const model = readModel(data('marks.bin'));
+  const tidied = sources.map(({ id: source, source: material }) => {
+    const proposed = findEdits(material, { house: usualHouse(), model });
+    const take = proposed.filter((e) => !isMark(e));
+    return { source, take, paragraphs: proseOf(material, editsForSections(take, proposed)) };
+  });
+  const tools = { subjects: readSubjects(data('subjects.bin')), worth: readWorth(data('worth.bin')) };
+  return { made: makePage(tidied, {}, tools), repairs: tidied.map(({ source, take }) => ({ source, take, drop: [] })) };
+}
 
 /** The page with a picture after its n-th block. */
 function dressed(piece: Piece, after: Record<number, PostNode>): PostNode {
@@ -130,27 +145,25 @@ if (!total) {
   await save(await bring('rewiring-a-lamp.vtt'), 'gather');
 
   await ask('/house', json('PUT', { ...usualHouse(), names: ['Mira Holloway', 'Larkfield Repair Hall', 'Tarn stone'] }));
-  for (const [recording, title] of [
-    ['caning-first-steps.webm', 'Caning: the first steps'],
-    ['wick-evening.ogg', 'Wick and oil'],
-  ] as const) {
-    const id = await empty();
-    await record(id, recording);
-    await save(id, 'gather', () => ({ details: { title } }));
-  }
+  const caning = await empty();
+  await record(caning, 'caning-first-steps.webm');
+  const cane = await inOnePress(caning);
+  await save(
+    caning,
+    'write',
+    () => ({
+      doc: withIds(cane.made.doc, newId),
+      details: { title: 'Caning: the first steps', standfirst: cane.made.standfirst, description: cane.made.description },
+    }),
+    cane.repairs,
+  );
+
+  const wick = await empty();
+  await record(wick, 'wick-evening.ogg');
+  await save(wick, 'gather', () => ({ details: { title: 'Wick and oil' } }));
 
   const knives = await bring('knife-evening.srt');
-  const [talk] = (await read(knives)).sources;
-  const model = readModel(readFileSync(new URL('../core/data/marks.bin', import.meta.url)));
-  const subjects = readSubjects(readFileSync(new URL('../core/data/subjects.bin', import.meta.url)));
-  const proposed = findEdits(talk!.source, { house: usualHouse(), model });
-  const edits = proposed.filter((e) => !isMark(e));
-  const worth = readWorth(readFileSync(new URL('../core/data/worth.bin', import.meta.url)));
-  const made = makePage(
-    [{ source: talk!.id, paragraphs: proseOf(talk!.source, editsForSections(edits, proposed)) }],
-    {},
-    { subjects, worth },
-  );
+  const { made, repairs } = await inOnePress(knives);
   const coins = await picture(
     knives,
     'two-coins-under-a-knife.png',
@@ -168,6 +181,6 @@ if (!total) {
         description: made.description,
       },
     }),
-    [{ source: talk!.id, take: edits, drop: [] }],
+    repairs,
   );
 }

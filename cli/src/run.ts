@@ -63,7 +63,8 @@ export async function run(argv: string[]): Promise<Result> {
     if (!file || more.length) throw new Complaint(`Name one file, or - for standard input: even-page ${name} FILE.`);
     const to = values.to ?? 'md';
     if (to !== 'md' && to !== 'html') throw new Complaint('A post goes to md or html: use --to md or --to html.');
-    const { source, draft } = await gather(bytesOf(file), file === '-' ? '' : basename(file));
+    const fileName = file === '-' ? '' : basename(file);
+    const { source, draft } = await gather(bytesOf(file), fileName);
     const names = (values.names ?? '')
       .split(',')
       .map((name) => name.trim())
@@ -74,7 +75,7 @@ export async function run(argv: string[]): Promise<Result> {
       subjects: readSubjects(readFileSync(SUBJECTS)),
       worth: readWorth(readFileSync(WORTH)),
     };
-    const { data, text } = command({ source, draft, wishes: wishesOf(values), to, tools });
+    const { data, text } = command({ source, draft, fileName, wishes: wishesOf(values), to, tools });
     return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
     const sentence = complaintOf(error);

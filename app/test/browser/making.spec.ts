@@ -36,6 +36,28 @@ test('a page is made again with other words wanted, and what was left out is bro
   await saved(page);
 });
 
+test('figures and names are held against what was said, and key points are put before the sections', async ({ page }) => {
+  await bring(page, 'knife-evening.srt');
+  await page.getByRole('button', { name: 'Make a page of it' }).click();
+  const wants = page.getByRole('listitem').filter({ hasText: 'figures and names to confirm' });
+  await wants.getByRole('button', { name: 'show' }).click({ timeout: 20_000 });
+  const facts = page.getByRole('list', { name: 'To confirm' });
+  const before = await facts.getByRole('listitem').count();
+  await facts.getByRole('button', { name: 'right' }).first().click();
+  await expect(facts.getByRole('listitem')).toHaveCount(before - 1);
+  await page.getByRole('listitem').filter({ hasText: 'Key points' }).getByRole('button', { name: 'add' }).click();
+  await expect(pageOf(page).getByRole('heading', { name: 'Key points' })).toBeVisible();
+  await expect(account(page)).not.toContainText('Key points');
+  await facts.getByRole('button', { name: 'show' }).first().click();
+  await expect(
+    page
+      .getByRole('tab', { name: 'Tidy' })
+      .or(page.getByRole('button', { name: 'Tidy' }))
+      .first(),
+  ).toBeVisible();
+  await saved(page);
+});
+
 test('a sentence is put back as it was said, another one put in, and all told in another person', async ({ page }) => {
   await bring(page, 'knife-evening.srt');
   await step(page, 'Tidy');

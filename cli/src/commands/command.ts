@@ -4,7 +4,13 @@ import type { Tools } from '@even-page/core/tidy/finders';
 import type { Person } from '@even-page/core/tidy/wording/rule';
 
 /** What a command is given: the material, and the options that were named. */
-export type Request = Gathered & { tools: Tools & PageTools; wishes: PageWishes & { person?: Person }; to: 'md' | 'html' };
+export type Request = Gathered & {
+  /** Empty when the material came from standard input. */
+  fileName: string;
+  tools: Tools & PageTools;
+  wishes: PageWishes & { person?: Person };
+  to: 'md' | 'html';
+};
 
 /** A command: the same result as data (for --json) and as text. */
 export type Command = (request: Request) => { data: unknown; text: string };

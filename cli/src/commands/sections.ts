@@ -3,6 +3,7 @@ import type { Origin, PostNode } from '@even-page/core/post/schema';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import { makePage, type Account } from '@even-page/core/page/made-page';
+import { titleOfName } from '@even-page/core/page/titles';
 import { editsForSections } from '@even-page/core/tidy/edit';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { proseOf } from '@even-page/core/tidy/prose';
@@ -23,7 +24,7 @@ export type PrintedSection = {
 export type PageOfFile = { doc: PostNode; sections: PrintedSection[]; details: Partial<Details>; account?: Account };
 
 /** The page a file makes: a draft keeps its own headings, of other material one is made. */
-export function pageOf({ source, draft, wishes, tools }: Request): PageOfFile {
+export function pageOf({ source, draft, fileName, wishes, tools }: Request): PageOfFile {
   if (draft && wishes.sections === undefined && outlineOf(draft.doc).some((s) => s.id !== 'lead' || s.heading))
     return { doc: draft.doc, sections: ownSections(draft.doc), details: draft.details };
   const edits = editsForSections(findEdits(source, tools), []);
@@ -42,7 +43,7 @@ export function pageOf({ source, draft, wishes, tools }: Request): PageOfFile {
       })),
     ),
     details: {
-      title: source.title ?? made.titles[0] ?? '',
+      title: source.title ?? titleOfName(fileName) ?? made.titles[0] ?? '',
       standfirst: made.standfirst,
       description: made.description,
       ...draft?.details,

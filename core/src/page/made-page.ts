@@ -14,6 +14,7 @@ import { DEEDS } from '../tidy/wording/kinds.ts';
 import type { Person } from '../tidy/wording/rule.ts';
 import type { WorthModel } from '../tidy/wording/worth.ts';
 import { asWritten, isSpoken, type WordingChoices } from '../tidy/wording/written.ts';
+import { factsOf, type Fact } from './facts.ts';
 import { proposeTitles } from './titles.ts';
 
 /** Tidied material, and how the writer wants its wording. */
@@ -51,6 +52,7 @@ export type MadePage = {
   standfirst: string;
   description: string;
   leftOut: LeftOut[];
+  facts: Fact[];
   account: Account;
 };
 
@@ -85,11 +87,22 @@ export function makePage(
   tools: PageTools,
   headingCase: (heading: string) => string = (heading) => heading,
 ): MadePage {
-  const { materials, person } = writtenMaterial(given, wishes, tools);
-  const found = shapeOf(materials, tools.subjects).sections(wishes.sections);
+  const written = writtenMaterial(given, wishes, tools);
+  const { person } = written;
+  const found = shapeOf(written.materials, tools.subjects).sections(wishes.sections);
+  const echoes = new Set(found.flatMap((s) => echoOf(s) ?? []));
+  const out = (s: ProseSentence) => (echoes.has(s) ? { ...s, wording: { ...s.wording!, out: SAYS_HEADING } } : s);
+  const materials = written.materials.map((m) => ({
+    ...m,
+    paragraphs: m.paragraphs.map((p) => ({ ...p, sentences: p.sentences.map(out) })),
+  }));
   // A page of one section needs no heading.
   const sections = found.map((s) => ({
     ...s,
+    words: s.words - wordCount(echoOf(s)?.text ?? ''),
+    paragraphs: s.paragraphs
+      .map((p) => ({ ...p, sentences: p.sentences.filter((sentence) => !echoes.has(sentence)) }))
+      .filter((p) => p.sentences.length),
     heading: found.length > 1 ? headingCase(s.heading) : '',
     headings: s.headings.map(headingCase),
   }));
@@ -105,8 +118,25 @@ export function makePage(
     leftOut: materials.flatMap(({ source, paragraphs }) =>
       paragraphs.flatMap((p) => p.sentences.filter(isOut).map((sentence) => ({ source, sentence, reason: sentence.wording!.out! }))),
     ),
+    facts: factsOf(materials),
     account: accountOf(materials, sections, person, lists),
   };
+}
+
+/** Why the first sentence of a section may not stand there. */
+const SAYS_HEADING = 'Says what the heading says';
+
+const bare = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/^(?:the|an?) /, '')
+    .replace(/[^\p{L}\p{N} ]/gu, '')
+    .trim();
+
+/** The first sentence of a section of talk, when it only says its heading: "The moon." */
+function echoOf({ paragraphs, heading }: ProposedSection): ProseSentence | undefined {
+  const first = paragraphs[0]?.sentences.find((s) => !isOut(s));
+  return first?.wording && bare(first.text) === bare(heading) ? first : undefined;
 }
 
 const headed = (s: ProseSentence): HeadedSentence => ({ said: saidOf(s), text: s.text, worth: s.wording?.worth ?? 2 });

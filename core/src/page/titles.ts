@@ -13,7 +13,28 @@ const LOOKED_AT = 600;
 const FEWEST_SAID = 3;
 // A title that names what is said most is worth more.
 const ABOUT_IT = 1.3;
+// What is done with anything names nothing.
+const ANY_DEED =
+  /^(?:put|take|get|press|click|hold|start|find|make|turn|bring|keep|go|pull|push|use|give|have|leave|move|set|open|close|shut|check|look)\b/;
+const HANGS = / (?:with|in|on|over|under|at|to|from|round|around|for) | guys$/;
 const PROMISES = /^(?:show|look|going|want|lets|ordinal|sequence|purpose|cleft)$/;
+
+// What machines call a file, and what says only that it is one.
+const NO_TITLE =
+  /^(?:untitled|recording|rec|audio|video|movie|clip|voice|memo|transcript|transcription|captions?|subtitles?|auto|meeting|zoom|new|copy|final|draft|document|doc|file|export|download|img|dsc|mov|track|talk|session|part|english|en|gmt)$/;
+const LEAST_OF_A_NAME = 2;
+
+/** The title a file's name gives a page: its words, in sentence case; null when the name says nothing. */
+export function titleOfName(name: string): string | null {
+  const plain = name
+    .replace(/\.[a-z0-9]{2,4}(?:\.[a-z0-9]{2,4})?$/i, '')
+    .replace(/[_+-]+|%20/g, ' ')
+    .replace(/^\s*\d{1,8}\b/, '')
+    .trim();
+  const said = plain.split(/\s+/).filter((w) => /^\p{L}[\p{L}'’]*$/u.test(w));
+  if (said.filter((w) => w.length > 2 && !NO_TITLE.test(w.toLowerCase())).length < LEAST_OF_A_NAME) return null;
+  return plain.charAt(0).toUpperCase() + plain.slice(1);
+}
 
 /**
  * Three titles a page could have, the best first: what its opening says it will show ("How to lay a hedge"), or what is named
@@ -41,8 +62,9 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
   const announcedThings = opening.filter(
     (c) => c.kind === 'thing' && c.sentence < 10 && PROMISES.test(announcementOf(all[c.sentence]!.said).frame),
   );
-  const things = whole.filter((c) => c.kind === 'thing' && /^the /.test(c.text) && said(c) && !/\d/.test(c.text));
-  const deeds = whole.filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3);
+  // One word alone is no title.
+  const things = whole.filter((c) => c.kind === 'thing' && c.stems.length > 1 && /^the /.test(c.text) && said(c) && !/\d/.test(c.text));
+  const deeds = whole.filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3 && !ANY_DEED.test(c.text));
   const size = (c: HeadingCandidate) => Math.min(1, wordCount(c.text) / 4);
   const ranked = [
     ...promised.map((c) => ({
@@ -54,9 +76,9 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
     ...things.map((c) => ({
       text: c.text,
       stems: c.stems,
-      score: often(c) * 0.9 * (c.stems.length > 1 ? 1.15 : 1),
+      score: often(c) * (HANGS.test(c.text) ? 0.8 : 1),
     })),
-    ...deeds.map((c) => ({ text: `How to ${c.text}`, stems: c.stems, score: often(c) * 0.95 * size(c) })),
+    ...deeds.map((c) => ({ text: `How to ${c.text}`, stems: c.stems, score: often(c) * 0.7 * size(c) })),
   ]
     .map((c) => ({ ...c, score: c.score * (c.stems.some((s) => talk.top.has(s)) ? ABOUT_IT : 1) }))
     .sort((a, b) => b.score - a.score);

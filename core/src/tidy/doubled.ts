@@ -42,6 +42,8 @@ function saysAgain(text: string, { words: all, said }: Pick<Material, 'words' | 
   // One word over and over is no phrase: a run of it is for a listen.
   if (length > 1 && said.slice(i, i + length).every((word) => word === said[i])) return false;
   if (length === 1 && (MEANT.has(said[i]!) || /\d/.test(said[i]!))) return false;
+  // "Round and round and", "one here and one here, and": a list, and no stumble.
+  if (length > 1 && /^(?:and|or)$/.test(said[i + length - 1]!)) return false;
   // "You lay two in, in they go": the second one begins something new.
   if (length === 1 && GOES.has(said[i]!) && SUBJECT.has(said[i + 2] ?? '')) return false;
   // Only white space, a comma, a dash or a sound may stand between: across a full stop or a paragraph it is style.

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { proposeTitles } from '@even-page/core/page/titles';
+import { proposeTitles, titleOfName } from '@even-page/core/page/titles';
 import { paragraphsOfTalk, type Placed } from '@even-page/core/shape/paragraphs';
 
 const headed = (texts: readonly string[]) => texts.map((text) => ({ said: text, text, worth: 2 }));
@@ -22,6 +22,19 @@ describe('titles of talk', () => {
   it('are never more than three, and none without words', () => {
     expect(proposeTitles([], null)).to.deep.equal([]);
     expect(proposeTitles(headed(['Well.']), null)).to.deep.equal(['Well']);
+  });
+});
+
+describe('the title of a file', () => {
+  it('is its name, when somebody gave it one', () => {
+    for (const [name, title] of [
+      ['patching-a-tube.srt', 'Patching a tube'],
+      ['Mending_the_kettle.en.vtt', 'Mending the kettle'],
+      ['03 Soaking cane.txt', 'Soaking cane'],
+    ] as const)
+      expect(titleOfName(name)).to.equal(title);
+    for (const name of ['audio1.vtt', 'Recording 12.srt', 'GMT20260312-101500_Recording.transcript.vtt', 'x7dPq91_aB.en.vtt', '14.vtt', ''])
+      expect(titleOfName(name), name).to.equal(null);
   });
 });
 

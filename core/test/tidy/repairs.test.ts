@@ -62,6 +62,8 @@ describe('starts that were cut off', () => {
     expect(withoutFillers("It's a, it's an old chair.")).to.equal("It's an old chair.");
     expect(withoutFillers('An, the usual way is slower.')).to.equal('The usual way is slower.');
     expect(withoutFillers('Carrots hold vitamin A, the one for eyes.')).to.equal('Carrots hold vitamin A, the one for eyes.');
+    expect(withoutFillers('Not round and round, and only a little.')).to.equal('Not round and round, and only a little.');
+    expect(withoutFillers('Two heaps, one here and one here, and the ball.')).to.equal('Two heaps, one here and one here, and the ball.');
     expect(withoutFillers('I like this, the other is blunt.')).to.equal('I like this, the other is blunt.');
     expect(withoutFillers('I wen— went home.')).to.equal('I went home.');
     expect(withoutFillers('A well-made chair and a half-inch bit.')).to.equal('A well-made chair and a half-inch bit.');

@@ -75,6 +75,7 @@ describe('wording', function () {
     ['Lay them by half, like the slates of a roof.', 'Lay them by half, like the slates of a roof.'],
     ["And I'm going to print it so that my Lola can read it.", 'Print it so that my Lola can read it.'],
     ["There's this little sheep up here in the corner.", "There's this little sheep in the corner."],
+    ['Put a wedge under it, bigger here, smaller there.', 'Put a wedge under it, bigger here, smaller there.'],
     ["He's not going to like this.", "He's not going to like this."],
     ["It doesn't know what day it is, well, it does.", "It doesn't know what day it is, it does."],
     ['Front, back, left, right, top, mark.', 'Front, back, left, right, top, mark.'],

@@ -39,12 +39,15 @@ export async function filesOf(request: Request, field: string): Promise<Material
     if ((cause as { status?: number }).status === 413) throw cause;
     throw new Complaint(NOT_WHOLE);
   }
-  // A part that cannot be read is left out without a word.
-  if (!files.length) throw new Complaint(NOT_WHOLE);
+  if (!files.length && !isEmptyForm(request)) throw new Complaint(NOT_WHOLE);
   const large = files.find((file) => file.isCut);
   if (large) throw new Complaint(tooLarge(large.name));
   return files.map(({ name, parts }) => ({ name, bytes: Buffer.concat(parts) }));
 }
+
+/** Whether a form has no part: it is shorter than its own type. A part that cannot be read is left out without a word. */
+const isEmptyForm = ({ headers }: Request): boolean =>
+  Number(headers.get('content-length') ?? Infinity) < (headers.get('content-type') ?? '').length;
 
 /** A file's name without the escapes of a form (HTML Standard, multipart/form-data encoding). */
 const unescaped = (name: string) => name.replace(/%(0A|0D|22)/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)));

@@ -53,9 +53,18 @@
     }),
   );
   let showsOut = $state(false);
+  let showsFacts = $state(false);
+  const toConfirm = $derived(made.facts.reduce((sum, fact) => sum + fact.says.length, 0));
+  const hasKeyPoints = $derived.by(() => {
+    void piece.pageTick;
+    return piece.doc.children.some((block) => block.attrs.part === 'keyPoints');
+  });
   let words = $state(0);
+  let says = $state('');
   const wanted = $derived(words || account.words);
-  const wants = $derived(account.unsure.length + Math.min(MOST_TO_HEAR, toHear.length) + (made.leftOut.length ? 1 : 0));
+  const wants = $derived(
+    account.unsure.length + Math.min(MOST_TO_HEAR, toHear.length) + (made.facts.length ? 1 : 0) + (made.leftOut.length ? 1 : 0),
+  );
 
   const go = (step: Step) => {
     making.shown = false;
@@ -105,6 +114,33 @@
         'write',
         'Write',
       )}{/if}
+    {#if made.titles.length > 1}
+      <li class="row">
+        <Gravity gravity="fine" />
+        <div>
+          <b>Title</b>
+          <span class="choices" role="group" aria-label="Titles for this page">
+            {#each made.titles as title (title)}<button
+                class="chip"
+                aria-pressed={title === piece.details.title}
+                onclick={() => making.entitle(title)}>{title}</button
+              >{/each}
+          </span>
+        </div>
+      </li>
+    {/if}
+    {#if account.sections > 2 && !hasKeyPoints}
+      <li class="row">
+        <Gravity gravity="fine" />
+        <div>
+          <b>Key points can stand before the sections</b>
+          <span class="rest">{says || 'a telling sentence from each, at most five'}</span>
+        </div>
+        <button class="word" onclick={async () => (says = (await making.addKeyPoints()) ? '' : 'no sentence says enough by itself')}
+          >add</button
+        >
+      </li>
+    {/if}
   </ul>
   <div class="again">
     <label
@@ -150,6 +186,40 @@
           >
         </li>
       {/each}
+      {#if made.facts.length}
+        <li class="row">
+          <Gravity gravity="look" />
+          <div>
+            <b>{figure(toConfirm)} {toConfirm === 1 ? 'figure or name' : 'figures and names'} to confirm</b>
+            <span class="rest">what is heard is easily misheard</span>
+          </div>
+          <button class="word" aria-expanded={showsFacts} onclick={() => (showsFacts = !showsFacts)}>{showsFacts ? 'close' : 'show'}</button
+          >
+        </li>
+        {#if showsFacts}
+          <li>
+            <ul class="outs" aria-label="To confirm">
+              {#each made.facts as fact (`${fact.source} ${fact.sentence.from}`)}
+                <li>
+                  <span class="mono slate">{fact.sentence.startMs === undefined ? '' : showTime(fact.sentence.startMs)}</span>
+                  <span class="said"><b>{fact.says.join(', ')}</b><small>{fact.sentence.text}</small></span>
+                  <span class="ways">
+                    <button
+                      class="word"
+                      onclick={() => {
+                        go('tidy');
+                        piece.openSource = fact.source;
+                        piece.shownPassage = { source: fact.source, passage: fact.sentence.first };
+                      }}>show</button
+                    >
+                    <button class="word" onclick={() => making.confirm(fact)}>right</button>
+                  </span>
+                </li>
+              {/each}
+            </ul>
+          </li>
+        {/if}
+      {/if}
       {#if made.leftOut.length}
         <li class="row">
           <Gravity gravity="look" />
@@ -247,6 +317,10 @@
     padding: 5px 20px;
     content-visibility: auto;
     contain-intrinsic-size: auto 34px;
+  }
+  .ways {
+    display: flex;
+    gap: 12px;
   }
   .said {
     font: 15px/1.45 var(--serif);

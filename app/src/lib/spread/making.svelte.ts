@@ -1,6 +1,8 @@
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import { fitDetails, type Details } from '@even-page/core/post/details';
+import type { Fact } from '@even-page/core/page/facts';
 import type { Account, LeftOut } from '@even-page/core/page/made-page';
+import { titleOfName } from '@even-page/core/page/titles';
 import { withIds } from '@even-page/core/post/ids';
 import { editKey, isMark, type Edit } from '@even-page/core/tidy/edit';
 import { turned } from '@even-page/core/tidy/wording/choices';
@@ -12,8 +14,12 @@ import type { Piece } from './piece.svelte.ts';
 /** What one press did, and what it takes to undo it. */
 export type Made = {
   account: Account;
+  /** Titles the page could have. */
+  titles: string[];
   seconds: number;
   leftOut: LeftOut[];
+  /** Figures and names that nobody has held against what was said yet. */
+  facts: Fact[];
   /** Repairs taken by the press, by source. */
   took: Map<string, Edit[]>;
   before: { doc: PostNode; details: Details };
@@ -23,6 +29,7 @@ export type Made = {
 // Repairs are asked for so often, and waited for so long; then the page is made without them.
 const ASKED_MS = 50;
 const WAITED_MS = 30_000;
+const MOST_TITLES = 3;
 
 /** Makes a page of the material in one press, tells what was done, and takes it back. */
 export class Making {
@@ -60,19 +67,20 @@ export class Making {
         piece.changeEdits(id, sure, []);
       }
       this.busy = 'Writing the page';
-      const { doc, titles, standfirst, description, account, leftOut } = await core().makePage(
+      const { doc, titles, standfirst, description, account, leftOut, facts } = await core().makePage(
         piece.tidied,
         length === undefined ? {} : { length },
         piece.house,
       );
       for (const [id, edits] of taken) took.set(id, [...(took.get(id) ?? []), ...edits]);
       piece.replacePage(withIds(docFromJSON(doc), newBlockId));
-      const published = piece.sources.map((s) => s.published?.title ?? s.source.title).find(Boolean);
-      const { details: found } = fitDetails({ title: published ?? titles[0] ?? '', standfirst, description });
+      const given = piece.sources.flatMap((s) => s.published?.title ?? s.source.title ?? titleOfName(s.name) ?? []);
+      const choices = [...new Set([...given, ...titles])].slice(0, MOST_TITLES);
+      const { details: found } = fitDetails({ title: choices[0] ?? '', standfirst, description });
       const filled = (['title', 'standfirst', 'description'] as const).filter((name) => !before.details[name] && found[name]);
       for (const name of filled) piece.details[name] = found[name]!;
       piece.changed();
-      this.made = { account, leftOut, took, before, filled, seconds: (performance.now() - begun) / 1000 };
+      this.made = { account, titles: choices, leftOut, facts, took, before, filled, seconds: (performance.now() - begun) / 1000 };
       this.shown = true;
     } catch {
       for (const [id, edits] of taken) piece.changeEdits(id, [], edits);
@@ -115,6 +123,28 @@ export class Making {
     };
     piece.feed(section ?? piece.sections[0]?.id ?? 'lead', [stretch]);
     this.made = { ...this.made, leftOut: this.made.leftOut.filter((o) => o !== out) };
+  }
+
+  /** Gives the page another of its titles. */
+  entitle(title: string): void {
+    this.#piece.details.title = title;
+    this.#piece.changed();
+  }
+
+  /** A figure or a name is right. */
+  confirm(fact: Fact): void {
+    if (this.made) this.made = { ...this.made, facts: this.made.facts.filter((f) => f !== fact) };
+  }
+
+  /** Puts key points before the first section. Returns whether the page says any. */
+  async addKeyPoints(): Promise<boolean> {
+    const piece = this.#piece;
+    const before = piece.doc;
+    const found = await core().withStandingPart(before.toJSON() as object, 'keyPoints', {});
+    // What was typed meanwhile is not written over.
+    if (!found || piece.doc !== before) return false;
+    piece.replacePage(withIds(docFromJSON(found), newBlockId));
+    return true;
   }
 
   /** Gives a section another of its headings. */

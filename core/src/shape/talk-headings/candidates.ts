@@ -40,6 +40,16 @@ const countOf = (all: readonly string[]) => {
   return counts;
 };
 
+/** Asked about the same stems again and again. */
+function remembered(find: (stem: string) => number): (stem: string) => number {
+  const known = new Map<string, number>();
+  return (stem) => {
+    let found = known.get(stem);
+    if (found === undefined) known.set(stem, (found = find(stem)));
+    return found;
+  };
+}
+
 /** What is known of a whole talk before its sections are headed. */
 export type TalkTerms = {
   counts: Map<string, number>;
@@ -176,11 +186,11 @@ export function headingCandidates(
   const here = countOf(all);
   const size = Math.max(1, all.length);
   const opening = new Set([...here.keys()].slice(0, OPENING_STEMS));
-  const distinct = (s: string): number => {
+  const distinct = remembered((s) => {
     const rest = (talk.counts.get(s) ?? 0) - (here.get(s) ?? 0);
     return Math.log(((here.get(s) ?? 0) + 0.3) / size / ((rest + 0.6) / Math.max(1, talk.total - size + 20)));
-  };
-  const rare = (s: string): number => (subjects ? Math.min(6, Math.log((here.get(s) ?? 0.5) / size / frequencyOf(subjects, s, NAME))) : 3);
+  });
+  const rare = remembered((s) => (subjects ? Math.min(6, Math.log((here.get(s) ?? 0.5) / size / frequencyOf(subjects, s, NAME))) : 3));
   const heft = (s: string) => heftOf(s, here, talk);
   const best = [...here.keys()].sort((a, b) => heft(b) - heft(a)).slice(0, 5);
   const found = new Map<string, HeadingCandidate>();
@@ -257,13 +267,8 @@ export function headingCandidates(
       all.forEach((token, i) => {
         const before = all[i - 1];
         const isTold = !before || before.k === ',' || LEADS_DEED.has(before.n) || (before.k === 'r' && i < 4);
-        const opens = all.slice(0, i).findLastIndex((t) => t.k === ',' || /^(?:and|but|so|or)$/.test(t.n)) + 1;
-        // What is not done, or only supposed, is no deed to head a section with.
-        const isSupposed = all
-          .slice(opens, i)
-          .some((t) => /n't$|^(?:not|never|no|nobody|without|before|if|when|until|unless|while|because)$/.test(t.n));
-        if (isTold && !isSupposed && (token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n))))
-          add(deedAt(all, i, meant), isAnnounced);
+        const isDeed = token.k === 'v' || (before?.n === 'to' && token.k === 'n') || (i === 0 && DEEDS.has(token.n));
+        if (isTold && isDeed && !isSupposed(all, i)) add(deedAt(all, i, meant), isAnnounced);
         const opensThing =
           token.k === 't' ||
           // Behind "do not" or "you", what looks like a thing is a deed.
@@ -373,6 +378,18 @@ function announcedIn(said: string, about: string): string {
     if (normal(all[i]!.text) === wanted[k]) k--;
   }
   return said.slice(from);
+}
+
+const SUPPOSES = /n't$|^(?:not|never|no|nobody|without|before|if|when|until|unless|while|because)$/;
+
+/** Whether the clause before a place says that what follows is not done, or only supposed: no deed to head a section with. */
+function isSupposed(all: readonly Token[], at: number): boolean {
+  for (let i = at - 1; i >= 0; i--) {
+    const { k, n } = all[i]!;
+    if (k === ',' || /^(?:and|but|so|or)$/.test(n)) return false;
+    if (SUPPOSES.test(n)) return true;
+  }
+  return false;
 }
 
 /** The stretches of a sentence between commas, conjunctions and its two ends. */

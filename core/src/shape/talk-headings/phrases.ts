@@ -97,7 +97,10 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
 }
 
 export const shown = ({ determiner, words }: NounPhrase): string => [determiner, ...words].filter(Boolean).join(' ');
-const isLight = ({ head, words }: NounPhrase) => LIGHT_NOUNS.has(head) && !words.slice(0, -1).some((w) => isContentWord(w));
+const PRAISES = /^(?:fun|good|hard|easy|important|big|main|difficult|tricky|best|worst|nice|interesting)$/;
+// "The fun part" names nothing.
+const isLight = ({ head, words }: NounPhrase) =>
+  LIGHT_NOUNS.has(head) && !words.slice(0, -1).some((w) => isContentWord(w) && !PRAISES.test(w));
 
 /** A run of words that could head a section, and where it comes from. */
 export type Phrase = {
@@ -182,7 +185,7 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
       ? { kind: 'deed', text: place.text, verb: verb.n, things: place.things, at, isResolved: false }
       : null;
   }
-  if (isLight(thing) || thing.determiner === 'no') return null;
+  if (isLight(thing) || thing.determiner === 'no' || (LASTS.test(thing.head) && verb.n !== 'wait')) return null;
   i = thing.to;
   if (!particle && all[i] && PARTICLES.has(all[i]!.n) && !nounPhrase(all, i + 1)) particle = ` ${all[i++]!.n}`;
   let text = particle.startsWith(' ') ? `${verb.n} ${shown(thing)}${particle}` : [verb.n, particle, shown(thing)].filter(Boolean).join(' ');
@@ -207,7 +210,7 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
 /** A thing named at a place, of several words, with what hangs on it. */
 export function thingAt(all: readonly Token[], at: number): Phrase | null {
   const thing = nounPhrase(all, at);
-  if (!thing || isLight(thing) || thing.determiner === 'no') return null;
+  if (!thing || isLight(thing) || thing.determiner === 'no' || /^\d/.test(thing.words[0]!)) return null;
   const base = shown({ ...thing, determiner: /^(?:a|an|your|their|its|another)$/.test(thing.determiner) ? 'the' : thing.determiner });
   const more = tail(all, thing.to, base);
   if (all[more.to]?.n === 'of') return null;
@@ -217,11 +220,15 @@ export function thingAt(all: readonly Token[], at: number): Phrase | null {
 
 /** A thing that is all a sentence says: "The offer." */
 export function named(all: readonly Token[]): Phrase | null {
-  const from = all.findIndex((t) => t.k !== ',' && !/^(?:so|now|and|okay|right|then|next|well|on|to|also|again)$/.test(t.n));
+  const from = all.findIndex(
+    (t) =>
+      t.k !== ',' &&
+      !/^(?:so|now|and|but|okay|ok|right|righto|alright|all|then|next|well|on|to|also|again|lastly|finally|first|oh|yeah|um|uh)$/.test(t.n),
+  );
   const thing = from < 0 ? null : nounPhrase(all, from);
   if (!thing || thing.to !== all.length || isLight(thing) || thing.isName) return null;
-  const text = shown({ ...thing, determiner: thing.isPlural && !thing.determiner ? '' : 'the' });
-  return sizeOf(text) < 2 ? null : { kind: 'thing', text, verb: '', things: 1, at: from, isResolved: false };
+  const text = shown({ ...thing, determiner: thing.isPlural && !thing.determiner && thing.words.length > 1 ? '' : 'the' });
+  return { kind: 'thing', text, verb: '', things: 1, at: from, isResolved: false };
 }
 
 const POINTS =

@@ -17,13 +17,21 @@ const NEARLY = 0.75;
 const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.06, claim: 0.02, question: 0.04, thing: 0, pair: -0.12 };
 // A pronoun may have stood for something else.
 const RESOLVED = -0.12;
+// "Okay, lanes.": the speaker's own heading.
+const ANNOUNCED_ALONE = 0.12;
 
-type Ranked = HeadingCandidate & { score: number };
+/** How well a candidate is expected to agree with an editor's heading, and how well it stands as the first choice. */
+type Ranked = HeadingCandidate & { agrees: number; score: number };
 
-const scoreOf = ({ features, kind }: HeadingCandidate): number =>
-  Object.entries(features).reduce((sum, [name, x]) => sum + (HEADING_WEIGHTS[name] ?? 0) * x, HEADING_WEIGHTS.bias!) +
-  READS[kind] +
-  (features.resolved ? RESOLVED : 0);
+function ranked(candidate: HeadingCandidate): Ranked {
+  const { features, kind } = candidate;
+  const agrees = Object.entries(features).reduce((sum, [name, x]) => sum + (HEADING_WEIGHTS[name] ?? 0) * x, HEADING_WEIGHTS.bias!);
+  return {
+    ...candidate,
+    agrees,
+    score: agrees + READS[kind] + (features.resolved ? RESOLVED : 0) + (features.alone ? ANNOUNCED_ALONE : 0),
+  };
+}
 
 /**
  * Headings for the sections of a talk, three for each, made of its own words: a deed it tells, a short claim, a question, or
@@ -36,32 +44,31 @@ export function proposeTalkHeadings(
   taken: readonly string[] = [],
 ): ProposedHeadings[] {
   const talk = talkTerms(sections);
-  const ranked = sections.map((section) =>
+  const all = sections.map((section) =>
     headingCandidates(section, talk, subjects)
-      .map((c): Ranked => ({ ...c, score: scoreOf(c) }))
-      .sort((a, b) => b.score - a.score)
-      .slice(0, 40),
+      .map(ranked)
+      .sort((a, b) => b.score - a.score),
   );
-  const bests = ranked.flatMap(([best]) => best ?? []);
+  const bests = all.flatMap(([best]) => best ?? []);
   const tellsDeeds = bests.filter((c) => c.kind === 'deed').length >= PARALLEL * bests.length;
   const used = new Set<string>();
   const texts = new Set(taken.map((t) => t.toLowerCase()));
-  return ranked.map((all, n) => {
-    const fresh = all
+  return all.map((own, n) => {
+    const fresh = own
       .map((c) => ({ ...c, score: c.score * (c.stems.every((s) => used.has(s)) ? USED : 1) }))
       .filter((c) => !texts.has(c.text.toLowerCase()))
       .sort((a, b) => b.score - a.score);
-    const chosen: Ranked[] = [];
     const deed = tellsDeeds ? fresh.find((c) => c.kind === 'deed' && c.score >= NEARLY * (fresh[0]?.score ?? 0)) : undefined;
-    if (deed) chosen.push(deed);
-    for (const c of fresh) {
+    const first = deed ?? fresh[0];
+    if (!first) return { headings: [`Part ${n + 1}`], isSure: false };
+    const chosen = [first];
+    // The other choices need not stand without a look: what is likeliest to say what an editor would.
+    for (const c of fresh.toSorted((a, b) => b.agrees - a.agrees)) {
       if (chosen.length === CHOICES) break;
       // Three choices are three different things to say.
       if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)) || other.stems.every((s) => c.stems.includes(s))))
         chosen.push(c);
     }
-    const [first] = chosen;
-    if (!first) return { headings: [`Part ${n + 1}`], isSure: false };
     for (const s of first.stems) used.add(s);
     texts.add(first.text.toLowerCase());
     return { headings: chosen.map((c) => asHeading(c.text)), isSure: first.score >= GATE };

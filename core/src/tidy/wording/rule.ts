@@ -164,14 +164,17 @@ function useOnce(rule: ReadyRule, wording: Wording): boolean {
   const { all } = wording;
   for (const fit of fitsOf(rule.pattern, wording.looked)) {
     const run = ({ from, to }: Stretch) => all.slice(from, to);
+    let before: string | undefined;
+    let after: string | undefined;
+    // Few guards look at either.
     const place: Place = {
       ...fit,
       wording,
       get before() {
-        return wordsIn(all.slice(0, fit.from));
+        return (before ??= wordsIn(all.slice(0, fit.from)));
       },
       get after() {
-        return wordsIn(all.slice(fit.to));
+        return (after ??= wordsIn(all.slice(fit.to)));
       },
       words: (name) => (fit.named[name] ? wordsIn(run(fit.named[name])) : ''),
     };

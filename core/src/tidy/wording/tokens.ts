@@ -13,7 +13,7 @@ export type Tokens = { all: Token[]; end: string };
 const END = /([.?!…]+["'”’)\]]*)$/;
 // A clipped word keeps its apostrophe: "'cause", "'em".
 const TOKEN =
-  /(?<![\p{L}\p{N}])['’](?:cause|em|til|till|bout|round|cos|coz|tis|twas)(?![\p{L}])|[\p{L}\p{N}$£€#@&][\p{L}\p{N}'’.,/:%&@_+-]*[\p{L}\p{N}%+]|[\p{L}\p{N}%&]|[^\s]/giu;
+  /(?<![\p{L}\p{N}])['’](?:[Cc]ause|em|till?|bout|round|[Cc]o[sz]|[Tt](?:is|was))(?![\p{L}])|[\p{L}\p{N}$£€#@&][\p{L}\p{N}'’.,/:%&@_+-]*[\p{L}\p{N}%+]|[\p{L}\p{N}%&]|[^\s]/gu;
 
 /** A sentence cut into tokens. */
 export function tokensOf(text: string): Tokens {

@@ -86,15 +86,18 @@ export function tellingOf(sentences: readonly string[]): Telling {
 const USUAL = 2;
 // A sentence goes when the chance that no article needs it is so great (chosen on talks with an editor's weights).
 const NOTHING_NEEDED = 0.32;
-// What tells a figure, a deed or a warning stays unless that is likelier than not.
+// What tells a deed or a warning stays unless that is likelier than not; a figure, unless nothing speaks for it.
 const NO_STEP_NEEDED = 0.5;
-const FIGURE_OR_WARNING = /\d|\b(?:never|don['’]t|must|please|careful)\b/i;
+const NO_FIGURE_NEEDED = 0.8;
+const WARNING = /\b(?:never|don['’]t|must|please|careful)\b/i;
 const AGAIN_WITHIN = 4;
 // Of fewer sentences too little is known to say what is needed.
 const FEWEST_WEIGHED = 20;
 
 const firstWord = (text: string): string => /^[a-z-]+/i.exec(text)?.[0].toLowerCase() ?? '';
-const isStep = (text: string): boolean => FIGURE_OR_WARNING.test(text) || DEEDS.has(firstWord(text));
+/** How likely it must be that no article needs a sentence before it goes. */
+const mostDoubt = (text: string): number =>
+  /\d/.test(text) ? NO_FIGURE_NEEDED : WARNING.test(text) || DEEDS.has(firstWord(text)) ? NO_STEP_NEEDED : NOTHING_NEEDED;
 
 /** Whether paragraphs are English talk, the only thing wording is for: they read so, or their words have times. */
 export function isSpoken(paragraphs: readonly Paragraph[]): boolean {
@@ -136,7 +139,7 @@ export function asWritten(paragraphs: readonly Paragraph[], choices: WordingChoi
           ? 'Said already'
           : drop
             ? drop.reason
-            : weighed && weighed.chances[0]! > (isStep(text) ? NO_STEP_NEEDED : NOTHING_NEEDED)
+            : weighed && weighed.chances[0]! > mostDoubt(text)
               ? 'Nothing an article needs'
               : null;
         const out = turn === 'out' ? 'Left out by the writer' : turn ? null : proposed;

@@ -22,7 +22,9 @@ const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
     return false;
   if (
     here === 'here' &&
+    // "Bigger here, smaller there"
     (wording.all.filter((t) => t.n === 'here').length > 1 ||
+      /\bthere\b/.test(after) ||
       /\b(?:keep|kept|hold|leave|left|put|set)(?: \w+)?$/.test(before) ||
       /[vdzg]/.test(last?.k ?? '') ||
       /\b(?:over|up|down|in|out|back|right|just)$/.test(before))
