@@ -123,10 +123,10 @@ export async function roadFigures(): Promise<Figure[]> {
     ...shapeRows(later, 'Told later'),
     ...againstEditor(pages),
     ...articleFigures(
-      pages.map(({ talk, lines }) => ({
+      pages.map(({ talk, title, sections, lines }) => ({
         number: talk.number,
         said: talk.sentences.map((s) => s.text).join(' '),
-        page: lines.join('\n'),
+        page: [title, ...sections.map((s) => s.heading), ...lines].join('.\n'),
       })),
     ),
     ...verdictFigures(

@@ -7,8 +7,14 @@ import { DEEDS, isClosed } from '../tidy/wording/kinds.ts';
 /** A sentence of a page made of talk with the figures and names in it: what was heard may have been misheard. */
 export type Fact = { source: string; sentence: ProseSentence; says: string[] };
 
-// A figure and what is counted: "12 minutes", "£2.50", "3 of them".
-const FIGURE = /(?:[$£€]\s?)?\d[\d.,:/]*(?<![.,:/])(?:\s?(?:%|°)|(?:[ -]\p{Ll}[\p{L}-]*)?)/gu;
+// Numbers in words, as a talk's captions often have them.
+const IN_WORDS =
+  '(?:two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty|hundred|thousand|million|half|quarter)';
+// A figure and what is counted: "12 minutes", "£2.50", "fifteen degrees", "3 of them".
+const FIGURE = new RegExp(
+  `(?:(?:[$£€]\\s?)?\\d[\\d.,:/]*(?<![.,:/])(?:\\s?(?:%|°))?|\\b(?:an? )?${IN_WORDS}(?:(?:[ -]| and (?:an? )?)${IN_WORDS})*\\b)(?:[ -]\\p{Ll}[\\p{L}-]*)?`,
+  'giu',
+);
 
 const UNIT = /[ -](\p{Ll}[\p{L}-]*)$/u;
 

@@ -108,37 +108,23 @@
       'shape',
       'Shape',
     )}
-    {#if filled}{@render done(
-        filled.charAt(0).toUpperCase() + filled.slice(1),
-        'from the opening and from what was counted',
-        'write',
-        'Write',
-      )}{/if}
-    {#if made.titles.length > 1}
+    {#if filled || made.titles.length > 1}
       <li class="row">
         <Gravity gravity="fine" />
         <div>
-          <b>Title</b>
-          <span class="choices" role="group" aria-label="Titles for this page">
-            {#each made.titles as title (title)}<button
-                class="chip"
-                aria-pressed={title === piece.details.title}
-                onclick={() => making.entitle(title)}>{title}</button
-              >{/each}
-          </span>
+          <b>{filled ? filled.charAt(0).toUpperCase() + filled.slice(1) : 'Title'}</b>
+          {#if filled}<span class="rest">from the opening and from what was counted</span>{/if}
+          {#if made.titles.length > 1}
+            <span class="choices" role="group" aria-label="Titles for this page">
+              {#each made.titles as title (title)}<button
+                  class="chip"
+                  aria-pressed={title === piece.details.title}
+                  onclick={() => making.entitle(title)}>{title}</button
+                >{/each}
+            </span>
+          {/if}
         </div>
-      </li>
-    {/if}
-    {#if account.sections > 2 && !hasKeyPoints}
-      <li class="row">
-        <Gravity gravity="fine" />
-        <div>
-          <b>Key points can stand before the sections</b>
-          <span class="rest">{says || 'a telling sentence from each, at most five'}</span>
-        </div>
-        <button class="word" onclick={async () => (says = (await making.addKeyPoints()) ? '' : 'no sentence says enough by itself')}
-          >add</button
-        >
+        <button class="word" onclick={() => go('write')}>Write</button>
       </li>
     {/if}
   </ul>
@@ -148,6 +134,12 @@
     >
     <button class="quiet" disabled={!!making.busy || wanted < 1} onclick={() => void making.make(wanted)}>Make it again</button>
     <button class="word" disabled={!!making.busy} onclick={() => void making.make('all')}>All of it</button>
+    {#if account.sections > 2 && !hasKeyPoints}
+      <button class="word" onclick={async () => (says = (await making.addKeyPoints()) ? '' : 'No sentence says enough by itself.')}
+        >Add key points</button
+      >
+      {#if says}<span class="muted" role="status">{says}</span>{/if}
+    {/if}
     {#if making.sorry}<span class="sorry" role="alert">{making.sorry}</span>{/if}
     {#if making.busy}<span class="muted" role="status">{making.busy}…</span>{/if}
   </div>
@@ -212,7 +204,7 @@
                         piece.shownPassage = { source: fact.source, passage: fact.sentence.first };
                       }}>show</button
                     >
-                    <button class="word" onclick={() => making.confirm(fact)}>right</button>
+                    <button class="word" onclick={() => making.confirm(fact)}>confirm</button>
                   </span>
                 </li>
               {/each}

@@ -86,9 +86,10 @@ export function tellingOf(sentences: readonly string[]): Telling {
 const USUAL = 2;
 // A sentence goes when the chance that no article needs it is so great (chosen on talks with an editor's weights).
 const NOTHING_NEEDED = 0.32;
-// What tells a deed or a warning stays unless that is likelier than not; a figure, unless nothing speaks for it.
+// What tells a deed or a warning stays unless that is likelier than not; a figure or a full name, unless nothing speaks for it.
 const NO_STEP_NEEDED = 0.5;
-const NO_FIGURE_NEEDED = 0.8;
+const NO_FACT_NEEDED = 0.8;
+const FACT = /\d|(?<=\p{Ll},? )\p{Lu}\p{Ll}+ \p{Lu}\p{Ll}/u;
 const WARNING = /\b(?:never|don['’]t|must|please|careful)\b/i;
 const AGAIN_WITHIN = 4;
 // Of fewer sentences too little is known to say what is needed.
@@ -97,7 +98,7 @@ const FEWEST_WEIGHED = 20;
 const firstWord = (text: string): string => /^[a-z-]+/i.exec(text)?.[0].toLowerCase() ?? '';
 /** How likely it must be that no article needs a sentence before it goes. */
 const mostDoubt = (text: string): number =>
-  /\d/.test(text) ? NO_FIGURE_NEEDED : WARNING.test(text) || DEEDS.has(firstWord(text)) ? NO_STEP_NEEDED : NOTHING_NEEDED;
+  FACT.test(text) ? NO_FACT_NEEDED : WARNING.test(text) || DEEDS.has(firstWord(text)) ? NO_STEP_NEEDED : NOTHING_NEEDED;
 
 /** Whether paragraphs are English talk, the only thing wording is for: they read so, or their words have times. */
 export function isSpoken(paragraphs: readonly Paragraph[]): boolean {
