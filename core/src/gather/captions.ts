@@ -1,11 +1,13 @@
 import { Complaint } from '../complaint.ts';
 import { readTime } from '../language/times.ts';
+import { onceSaid } from './rolling.ts';
+import type { SaidBy } from './speaker.ts';
 import type { Passage } from './source.ts';
 
 const ARROW = /^\s*([\d:.,]+)\s*-->\s*([\d:.,]+)/;
 
 /** What stands in a cue after its timing line, as plain words. */
-export type CueText = (raw: string) => { text: string; speaker?: string };
+export type CueText = (raw: string) => SaidBy;
 
 /** The line that gives a cue its times, told by its arrow. */
 export function isTimingLine(line: string): boolean {
@@ -21,9 +23,9 @@ export function readCues(text: string, cueText: CueText): Passage[] {
   let current: { startMs: number; endMs: number; lines: string[] } | null = null;
   const close = () => {
     if (!current) return;
-    const { text, speaker } = cueText(current.lines.join('\n'));
+    const said = cueText(current.lines.join('\n'));
     const { startMs, endMs } = current;
-    if (text.trim()) passages.push({ text: text.trim(), startMs, endMs, ...(speaker ? { speaker } : {}) });
+    if (said.text.trim()) passages.push({ ...said, text: said.text.trim(), startMs, endMs });
     current = null;
   };
   const lines = text.split('\n');
@@ -46,7 +48,7 @@ export function readCues(text: string, cueText: CueText): Passage[] {
   close();
   if (!passages.length)
     throw new Complaint('No captions with words were found in this file: open it in a text editor to see what it holds.');
-  return passages;
+  return onceSaid(passages);
 }
 
 function startsCue(lines: string[], at: number): boolean {

@@ -13,6 +13,7 @@ import { plainText } from './plain-text.ts';
 import { rawOf, refuseOthers, type Raw } from './raw.ts';
 import type { Reading } from './readings.ts';
 import { rtf } from './rtf.ts';
+import { settled } from './speaker.ts';
 import { sound } from './sound.ts';
 import type { Source, SourceKind } from './source.ts';
 import { srt } from './srt.ts';
@@ -73,7 +74,8 @@ export async function gather(bytes: Uint8Array, name = '', reading: Reading = 's
   const raw = rawOf(bytes, name);
   try {
     const format = FORMATS.find((f) => f.fits(raw))!;
-    const gathered = sound(await format.read(raw, reading));
+    const read = await format.read(raw, reading);
+    const gathered = sound({ ...read, source: { ...read.source, passages: settled(read.source.passages) } });
     if (!gathered.source.passages.length) throw new Complaint('This file holds no words: check that it is the right one.');
     return gathered;
   } catch (cause) {

@@ -1,7 +1,7 @@
 import { withoutStyles } from './captions.ts';
 import type { Format } from './formats.ts';
 import type { Passage } from './source.ts';
-import { splitSpeaker } from './speaker.ts';
+import { splitSpeaker, type SaidBy } from './speaker.ts';
 import { TIME_MARK, readTime } from '../language/times.ts';
 
 // The same mark without groups of its own.
@@ -36,7 +36,7 @@ export const timedText: Format = {
   read: ({ text }) => {
     const passages: Passage[] = [];
     const heading: string[] = [];
-    let open: (Passage & { startMs: number }) | null = null;
+    let open: (Passage & SaidBy & { startMs: number }) | null = null;
     for (const line of text().split('\n')) {
       const found = mark(line);
       if (found) {
@@ -46,7 +46,12 @@ export const timedText: Format = {
           open.text += `\n${said.text.trim()}`;
           continue;
         }
-        open = { text: said.text.trim(), startMs: found.startMs, ...(speaker ? { speaker } : {}) };
+        open = {
+          text: said.text.trim(),
+          startMs: found.startMs,
+          ...(speaker ? { speaker } : {}),
+          ...(said.taken && !found.speaker ? { taken: said.taken } : {}),
+        };
         passages.push(open);
       } else if (line.trim()) {
         if (!open) heading.push(line.trim());
@@ -54,7 +59,7 @@ export const timedText: Format = {
         else {
           const said = splitSpeaker(line);
           open.text = said.text.trim();
-          if (said.speaker) open.speaker = said.speaker;
+          Object.assign(open, said, { text: open.text });
         }
       }
     }

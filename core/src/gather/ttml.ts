@@ -1,6 +1,7 @@
 import { Complaint } from '../complaint.ts';
 import type { Format } from './formats.ts';
 import type { Passage } from './source.ts';
+import { onceSaid } from './rolling.ts';
 import { splitSpeaker } from './speaker.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';
 
@@ -36,20 +37,19 @@ export const ttml: Format = {
           .replace(/ ?\n ?/g, '\n')
           .trim(),
       );
-      const speaker = names.get(voice) || said.speaker;
+      const given = names.get(voice);
       if (!said.text) return;
       passages.push({
-        text: said.text,
+        ...(given ? { text: said.text, speaker: given } : said),
         startMs: Math.round(startMs),
         ...(endMs === undefined ? {} : { endMs: Math.round(Math.max(startMs, endMs)) }),
-        ...(speaker ? { speaker } : {}),
       });
     };
     for (const body of elements(root, 'body')) walk(body, 0, '');
     if (!passages.length)
       throw new Complaint('No captions with words were found in this file: open it in a text editor to see what it holds.');
     const title = descendants(root, 'title').map(textOf).join(' ').trim();
-    return { source: { kind: 'captions-ttml', passages, ...(title ? { title } : {}) } };
+    return { source: { kind: 'captions-ttml', passages: onceSaid(passages), ...(title ? { title } : {}) } };
   },
 };
 

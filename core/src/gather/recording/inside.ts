@@ -1,6 +1,7 @@
 import { plainCueText } from '../captions.ts';
 import type { Passage } from '../source.ts';
-import { splitSpeaker } from '../speaker.ts';
+import { onceSaid } from '../rolling.ts';
+import { settled, splitSpeaker } from '../speaker.ts';
 import { matroskaCaptions } from './matroska.ts';
 import { mp4Captions } from './mp4.ts';
 
@@ -20,7 +21,7 @@ export function captionsInside(read: ReadAt, size: number, type: string): Passag
     if (cause instanceof RangeError) return [];
     throw cause;
   }
-  return kept
+  const cues = kept
     .sort((a, b) => a.startMs - b.startMs)
     .flatMap(({ text, startMs, endMs }) => {
       const said = splitSpeaker(
@@ -30,4 +31,5 @@ export function captionsInside(read: ReadAt, size: number, type: string): Passag
       );
       return said.text ? [{ ...said, startMs: Math.round(startMs), endMs: Math.round(Math.max(startMs, endMs)) }] : [];
     });
+  return settled(onceSaid(cues));
 }
