@@ -5,7 +5,7 @@ const MOST_BYTES = 30 * 1024 * 1024;
 
 /**
  * Bytes to text with plain line ends. UTF-8 and UTF-16 are told by their byte order mark or their bytes;
- * what is not valid UTF-8 is read as Windows-1252. Throws a Complaint for empty, binary and huge files.
+ * what is not valid UTF-8 is read as it declares itself in `<meta>` or an XML declaration, else as Windows-1252. Throws a Complaint for empty, binary and huge files.
  */
 export function decode(bytes: Uint8Array): string {
   if (bytes.length === 0) throw new Complaint('This file is empty: save it again where it was made, then bring it in.');
@@ -37,10 +37,42 @@ function read(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    // Node 20 reads Windows-1252 as Latin-1, so its own 32 letters are put in here.
-    return new TextDecoder('windows-1252').decode(bytes).replace(/[\u0080-\u009F]/g, (c) => WINDOWS_1252[c.charCodeAt(0) - 0x80]!);
+    return decoderFor(declared(bytes))(bytes);
   }
 }
+
+// A page says how it is written in its first bytes (HTML Standard, prescan a byte stream).
+const PRESCAN = 1024;
+const DECLARED = /^\s*<\?xml[^>]*\bencoding\s*=\s*["']([\w.:-]+)|<meta\b[^>]*\bcharset\s*=\s*["']?\s*([\w.:-]+)/i;
+
+/** The encoding a page or an XML file declares; Windows-1252 without one. */
+function declared(bytes: Uint8Array): string {
+  const [, xml, meta] = DECLARED.exec(String.fromCharCode(...bytes.subarray(0, PRESCAN))) ?? [];
+  return xml ?? meta ?? USUAL;
+}
+
+const USUAL = 'windows-1252';
+
+/**
+ * What turns bytes of an encoding into text; an unknown label (WHATWG Encoding Standard) is read as Windows-1252.
+ * With `stream` a letter of several bytes may come in several pieces.
+ */
+export function decoderFor(label: string): (bytes: Uint8Array, stream?: boolean) => string {
+  let decoder: TextDecoder;
+  try {
+    decoder = new TextDecoder(label);
+  } catch {
+    decoder = new TextDecoder(USUAL);
+  }
+  const isUsual = decoder.encoding === USUAL;
+  return (bytes, stream = false) => {
+    const text = decoder.decode(bytes, { stream });
+    return isUsual ? withLetters(text) : text;
+  };
+}
+
+/** Text with the 32 letters of Windows-1252 that Node 20 and old programs take for control characters. */
+export const withLetters = (text: string): string => text.replace(/[\u0080-\u009F]/g, (c) => WINDOWS_1252[c.charCodeAt(0) - 0x80]!);
 
 // Bytes 0x80 to 0x9F (WHATWG Encoding Standard, index windows-1252).
 const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008DŽ\u008F\u0090‘’“”•–—˜™š›œ\u009DžŸ';

@@ -1,4 +1,5 @@
 import PostalMime, { type Attachment } from 'postal-mime';
+import { withLetters } from './decode.ts';
 import { draftOf } from './draft.ts';
 import type { Format, GatheredPicture } from './formats.ts';
 import { plainPassages } from './plain-text.ts';
@@ -20,20 +21,22 @@ export const mail: Format = {
   },
   read: async ({ bytes }, reading) => {
     const message = await PostalMime.parse(bytes, { attachmentEncoding: 'arraybuffer' });
-    const title = message.subject?.trim();
+    // The reader leaves it to the engine, which takes Windows-1252 for Latin-1.
+    const [subject, written, page] = [message.subject, message.text, message.html].map((text) => text && withLetters(text));
+    const title = subject?.trim();
     const attached = message.attachments.filter((a) => a.mimeType.startsWith('image/'));
     const details = title ? { title } : {};
-    if (message.html) {
+    if (page) {
       const own = new Map(
         attached.flatMap((a) => (a.contentId ? [[`cid:${a.contentId.replace(/^<|>$/g, '')}`, pictureOf(a)] as const] : [])),
       );
       // Pictures that the words do not call for follow them.
-      const loose = attached.filter((a) => !a.contentId || !message.html!.includes(a.contentId.replace(/^<|>$/g, '')));
+      const loose = attached.filter((a) => !a.contentId || !page.includes(a.contentId.replace(/^<|>$/g, '')));
       const beside = new Map([...own, ...loose.map((a, i) => [`attached:${i}`, pictureOf(a)] as const)]);
       const after = loose.map((a, i) => `<p><img src="attached:${i}" alt="${(a.filename ?? '').replace(/"/g, '')}"></p>`).join('');
-      return readRich('mail', withoutReply(message.html) + after, reading, { details, pictures: beside });
+      return readRich('mail', withoutReply(page) + after, reading, { details, pictures: beside });
     }
-    const words = (message.text ?? '').replace(/\r\n?/g, '\n').replace(/\n-- \n[^]*$/, '\n');
+    const words = (written ?? '').replace(/\r\n?/g, '\n').replace(/\n-- \n[^]*$/, '\n');
     if (reading === 'plain') return { source: { kind: 'mail', passages: plainPassages(words), ...details } };
     const { doc, pictures } = postFromPlain(words, attached.map(pictureOf));
     return { ...draftOf('mail', doc, details), ...(pictures.length ? { pictures } : {}) };

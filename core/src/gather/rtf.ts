@@ -1,3 +1,4 @@
+import { decoderFor } from './decode.ts';
 import { beginsWith } from './raw.ts';
 import type { Format, GatheredPicture } from './formats.ts';
 import { readRich } from './rich.ts';
@@ -51,12 +52,26 @@ const LETTERS: Record<string, string> = {
 const MOST_DEEP = 500;
 const escape = (text: string) => text.replace(/[&<>]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[c]!);
 
+// Code pages that are called otherwise (RTF 1.9.1, \ansicpg; WHATWG Encoding Standard, names and labels).
+const CODE_PAGES: Readonly<Record<string, string>> = {
+  866: 'ibm866',
+  874: 'windows-874',
+  932: 'shift_jis',
+  936: 'gbk',
+  949: 'euc-kr',
+  950: 'big5',
+  10000: 'macintosh',
+  65001: 'utf-8',
+};
+
 /** Reads RTF letter by letter into HTML. */
 class Reader {
   readonly pictures = new Map<string, GatheredPicture>();
   title = '';
   readonly #text: string;
   readonly #decode: (byte: number) => string;
+  // Whether a letter of two bytes waits for its second.
+  #isHalf = false;
   #stack: State[] = [];
   #state = { ...START };
   #html = '';
@@ -78,9 +93,13 @@ class Reader {
 
   constructor(bytes: Uint8Array) {
     this.#text = Array.from(bytes, (byte) => String.fromCharCode(byte)).join('');
-    const label = `windows-${/\\ansicpg(\d+)/.exec(this.#text)?.[1] ?? '1252'}`;
-    const decoder = decoderOf(label);
-    this.#decode = (byte) => decoder.decode(Uint8Array.of(byte));
+    const page = /\\ansicpg(\d+)/.exec(this.#text)?.[1] ?? '1252';
+    const decode = decoderFor(CODE_PAGES[page] ?? `windows-${page}`);
+    this.#decode = (byte) => {
+      const letter = decode(Uint8Array.of(byte), true);
+      this.#isHalf = !letter;
+      return letter;
+    };
   }
 
   html(): string {
@@ -102,7 +121,8 @@ class Reader {
       else if (letters !== undefined) {
         const kept = letters.slice(skipLetters);
         skipLetters = Math.max(0, skipLetters - letters.length);
-        this.#say(kept);
+        // The second byte of a letter may look like one of its own.
+        this.#say(this.#isHalf && kept ? this.#decode(kept.charCodeAt(0)) + kept.slice(1) : kept);
       }
     }
     this.#endParagraph();
@@ -328,11 +348,3 @@ class Reader {
 }
 
 const WORDS = Reader.words;
-
-function decoderOf(label: string) {
-  try {
-    return new TextDecoder(label);
-  } catch {
-    return new TextDecoder('windows-1252');
-  }
-}
