@@ -1,8 +1,10 @@
 import Papa from 'papaparse';
 import { schema, type PostNode } from '../post/schema.ts';
+import { readTime } from '../language/times.ts';
 import { draftOf } from './draft.ts';
 import type { Format } from './formats.ts';
 import { plainPassages } from './plain-text.ts';
+import type { Passage } from './source.ts';
 
 const { nodes } = schema;
 const MARKS = [',', '\t', ';'];
@@ -22,12 +24,61 @@ export const csv: Format = {
     const rows = Papa.parse<string[]>(text().trim(), { delimitersToGuess: MARKS, skipEmptyLines: 'greedy' }).data.map((row) =>
       row.map((cell) => cell.replace(/\s+/g, ' ').trim()),
     );
+    const spoken = reading === 'structure' ? spokenRows(rows) : null;
+    if (spoken) return { source: { kind: 'timed-text', passages: spoken } };
     const doc = nodes.doc.create(null, reading === 'list' ? [asList(rows)] : [tableOf(rows)]);
     if (reading === 'plain')
       return { source: { kind: 'csv', passages: plainPassages(rows.map((row) => row.filter(Boolean).join(', ')).join('\n\n')) } };
     return draftOf('csv', doc);
   },
 };
+
+const HEADS = {
+  start: /^(?:start|begin|from|in|time|times?tamp|time ?code|start ?time|time ?in)\b/i,
+  text: /^(?:text|words?|transcript(?:ion)?|captions?|subtitles?|content|utterance|dialogue|speech)\b/i,
+  speaker: /^(?:speaker|voice|name|who|person)\b/i,
+};
+const FEWEST_ROWS = 3;
+const MOST_ODD = 0.1;
+
+/** The passages of a transcript in columns, told by its times, which only go on, and by its heads; null for any other table. */
+function spokenRows(rows: readonly string[][]): Passage[] | null {
+  const [head = []] = rows;
+  const column = (pattern: RegExp) => head.findIndex((cell) => pattern.test(cell));
+  const hasHead = column(HEADS.start) >= 0 && column(HEADS.text) >= 0;
+  const body = hasHead ? rows.slice(1) : rows;
+  const width = Math.max(...rows.map((row) => row.length));
+  const all = Array.from({ length: width }, (_, c) => body.map((row) => row[c] ?? ''));
+  const isTimes = (cells: readonly string[]) => cells.filter((cell) => readTime(cell) === null).length <= MOST_ODD * cells.length;
+  const times = all.map((cells, c) => (isTimes(cells) ? c : -1)).filter((c) => c >= 0);
+  const [start, end] = times;
+  if (start === undefined || body.length < FEWEST_ROWS) return null;
+  // A programme of an evening has hours and minutes: without heads only times with seconds are those of a recording.
+  if (!hasHead && !all[start]!.every((cell) => cell.split(':').length === 3)) return null;
+  const text = hasHead
+    ? column(HEADS.text)
+    : all.map((cells, c) => ({ c, size: cells.join('').length })).sort((a, b) => b.size - a.size)[0]!.c;
+  if (times.includes(text)) return null;
+  const other = all.findIndex((cells, c) => c !== text && !times.includes(c) && new Set(cells).size < cells.length / 2 + 1);
+  const speaker = hasHead ? column(HEADS.speaker) : other;
+  // Whatever else it says would be lost.
+  const told = new Set([...times, text, speaker]);
+  if (all.some((cells, c) => !told.has(c) && cells.some((cell) => /\p{L}/u.test(cell)))) return null;
+  const passages = body.flatMap((row): Passage[] => {
+    const [startMs, endMs] = [readTime(row[start] ?? ''), end === undefined ? null : readTime(row[end] ?? '')];
+    if (!row[text]) return [];
+    return [
+      {
+        text: row[text],
+        ...(startMs === null ? {} : { startMs }),
+        ...(endMs === null || startMs === null || endMs < startMs ? {} : { endMs }),
+        ...(speaker >= 0 && row[speaker] ? { speaker: row[speaker] } : {}),
+      },
+    ];
+  });
+  const goesOn = passages.every((p, i) => !i || (p.startMs ?? Infinity) >= (passages[i - 1]!.startMs ?? 0));
+  return goesOn ? passages : null;
+}
 
 const words = (text: string) => (text ? schema.text(text) : null);
 

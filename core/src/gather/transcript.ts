@@ -1,6 +1,7 @@
 import { object, string } from 'yup';
 import { Complaint } from '../complaint.ts';
 import type { Format } from './formats.ts';
+import { wordCount } from '../language/words.ts';
 import { withoutStyles } from './captions.ts';
 import { cuesOf } from './spoken-cues.ts';
 import type { Passage, SpokenWord } from './source.ts';
@@ -31,7 +32,15 @@ function parse(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    return null;
+    // One value a line (JSON Lines).
+    try {
+      return text
+        .split('\n')
+        .filter((line) => line.trim())
+        .map((line) => JSON.parse(line) as unknown);
+    } catch {
+      return null;
+    }
   }
 }
 
@@ -83,10 +92,11 @@ function isItem(item: unknown): item is Fields {
 
 function read(list: readonly Fields[]): Item[] {
   const starts = list.map((item) => field(item, START)!);
-  // Whole figures in the thousands are milliseconds whatever they are called.
+  // Whole figures so far apart that nobody speaks so slowly are milliseconds, whatever they are called.
   const isWhole = starts.every(([, value]) => Number.isInteger(seconds(value)));
+  const said = list.reduce((sum, item) => sum + wordCount(String(field(item, TEXT)![1])), 0);
   const span = Math.max(...starts.map(([, value]) => seconds(value)));
-  const inMs = starts.every(([key]) => /ms$/i.test(key)) || (isWhole && span > 1000 && span / list.length > 20);
+  const inMs = starts.every(([key]) => /ms$/i.test(key)) || (isWhole && span > 1000 && said / span < SLOWEST);
   const scale = inMs ? 1 : 1000;
   return list
     .map((item, i) => {
@@ -104,6 +114,9 @@ function read(list: readonly Fields[]): Item[] {
     })
     .filter((item) => item.text);
 }
+
+// Words a second: a recording that is mostly silence still has more.
+const SLOWEST = 0.05;
 
 const speakerName = (speaker: string | number) => (/^\d+$/.test(String(speaker)) ? `Speaker ${Number(speaker) + 1}` : String(speaker));
 

@@ -115,3 +115,21 @@ describe('words before a colon', () => {
     ]);
   });
 });
+
+describe('times of a transcript as data', () => {
+  const text = 'We soak the cane in a bowl of warm water until it bends without a sound, and then we begin at the back of the seat.';
+  const starts = async (step: number) =>
+    (
+      await readText(
+        JSON.stringify({ segments: Array.from({ length: 60 }, (_, n) => ({ start: n * step, end: (n + 1) * step, text })) }),
+        'a.json',
+      )
+    ).passages
+      .slice(0, 3)
+      .map((p) => p.startMs);
+
+  it('in whole figures are seconds or milliseconds, by how fast somebody would have to speak', async () => {
+    expect(await starts(25)).to.deep.equal([0, 25_000, 50_000]);
+    expect(await starts(7500)).to.deep.equal([0, 7500, 15_000]);
+  });
+});
