@@ -31,6 +31,8 @@ const SURE = {
   // Of a comma in talk, chosen on talks that were not taught.
   commaOfTalk: 0.25,
   commaOfTalkHeard: 0.32,
+  // Of a comma between a number and what it may count.
+  counted: 0.6,
   // Of a comma between two names, as in a list of them.
   parted: 0.5,
   name: 0.36,
@@ -267,7 +269,7 @@ function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null
     const enough = opensPlainly(said, i + 1) ? SURE.beforeOpening : sure;
     const leadsOn = LEADS_ON.has(said[i]!);
     if (closesGreeting(said, i) || (marks.end[i]! > enough && !leadsOn) || (isTold(i) && !LEADS_ON_ALWAYS.has(said[i]!))) ends[i] = '.';
-    else if (marks.comma[i]! > sureComma && !leadsOn) ends[i] = ',';
+    else if (marks.comma[i]! > (counts(said, i) ? SURE.counted : sureComma) && !leadsOn) ends[i] = ',';
   }
   // A word is seldom a sentence: of two ends so near each other the surer one holds.
   for (let i = 1; i < said.length; i++) {
@@ -286,6 +288,18 @@ function endsOf(said: readonly string[], marks: Marks, pauses: Uint8Array | null
   }
   return ends;
 }
+
+const NUMBER =
+  /^(?:\d[\d.,]*|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty|hundred|thousand|half)$/;
+const BEGINS = new Set(
+  'and but or so then if when while because which that this it i you we they he she there here not no for in on at with to from now okay'.split(
+    ' ',
+  ),
+);
+
+/** Whether a word is a number and the next may be what it counts: "1 metre", "two screws". */
+const counts = (said: readonly string[], i: number): boolean =>
+  NUMBER.test(said[i]!) && said[i + 1] !== undefined && !NUMBER.test(said[i + 1]!) && !BEGINS.has(said[i + 1]!);
 
 // A longer run of words begins to ask and ends up saying something.
 const LONGEST_QUESTION = 14;
