@@ -49,6 +49,12 @@ describe('what talk teaches of marks', () => {
     expect(prose.filter((text) => isTalk(wordsOf(text))).length / prose.length).to.be.below(0.2);
   });
 
+  it('parts no number from what it counts', () => {
+    const talk =
+      'okay so the wall is one metre eighty five this way and it has two screws on each side so now you take the four tiles and you lay them and then you wait thirty minutes and you know it takes about six hours in the cold';
+    expect(marked(talk)).not.to.match(/\b(?:one|two|four|five|thirty|six|\d+), (?:metre|screws|tiles|minutes|hours)/);
+  });
+
   it('gives chances, whatever the words are', () => {
     fc.assert(
       fc.property(fc.array(fc.oneof(fc.constantFrom('so', 'i', 'okay', 'lamp', 'the'), fc.string()), { maxLength: 60 }), (said) => {
