@@ -37,6 +37,20 @@ describe('standing parts', () => {
     expect(written).to.match(/- (?:A stone wants water|Ten minutes are enough)/);
   });
 
+  it('key points are five at most, and say something to take along rather than what somebody did', () => {
+    const sections = Array.from(
+      { length: 8 },
+      (_, n) =>
+        `## Part ${n}\n\nI had a man here once with a chisel of step ${n}, and he laughed. Hold the chisel of step ${n} at ${20 + n} degrees and strike it once.`,
+    );
+    const doc = withStandingPart(postFromMarkdown(`The hall met.\n\n${sections.join('\n\n')}\n`), 'keyPoints', { subjects })!;
+    const points = postToMarkdown(doc)
+      .split('\n')
+      .filter((line) => line.startsWith('- '));
+    expect(points).to.have.length(5);
+    for (const point of points) expect(point).to.match(/^- Hold the chisel of step \d at \d\d degrees/);
+  });
+
   it('questions are those asked, with what was said after them, before the close', () => {
     const doc = withStandingPart(page, 'questions', { subjects })!;
     doc.check();

@@ -6,6 +6,7 @@ import { announcementOf } from '@even-page/core/shape/cut/announcements';
 import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { cutTalk, sectionsOfTalk } from '@even-page/core/shape/cut/talk';
 import { claim, deedAt, nounPhrase, question, shown } from '@even-page/core/shape/talk-headings/phrases';
+import { headingCandidates, talkTerms } from '@even-page/core/shape/talk-headings/candidates';
 import { proposeTalkHeadings } from '@even-page/core/shape/talk-headings/talk-headings';
 import { tokensOf } from '@even-page/core/tidy/wording/tokens';
 import { sectioned } from '../../training/told.ts';
@@ -109,5 +110,51 @@ describe('headings of talk', () => {
         expect(h.split(' ').length).to.be.within(2, 8);
       }
     }
+  });
+
+  const proposedFrom = (...sentences: string[]): string[] => {
+    const section = sentences.map((text) => ({ said: text, text, worth: 3 }));
+    const other = ['We meet on Thursday in the hall.', 'Bring a lamp.'].map((text) => ({ said: text, text, worth: 2 }));
+    return headingCandidates(section, talkTerms([section, other]), subjects).map((c) => c.text);
+  };
+
+  it('never tell what is not done, or only supposed', () => {
+    const found = proposedFrom(
+      'You do not force water into the mouth.',
+      "I won't sit the tile on the worktop.",
+      'Before you touch the pump, clean the whole pool.',
+      'If you pull the plug, it stops.',
+      'Never lift the hatch.',
+    );
+    for (const deed of ['force water into the mouth', 'sit the tile on the worktop', 'touch the pump', 'pull the plug', 'lift the hatch'])
+      expect(found, deed).not.to.include(deed);
+    expect(found).to.include('clean the whole pool');
+  });
+
+  it('say nothing of how long it takes, of praise alone, or of what somebody only talks about', () => {
+    const found = proposedFrom(
+      'The shop for one full hour was shut.',
+      'Okay, the fun part.',
+      'I will repeat about the thumb.',
+      'Put it in for twelve hours.',
+      'Add an hour to everything in the book.',
+      'Press the 4 arrows going up.',
+    );
+    for (const none of ['the shop for one full hour', 'the fun part', 'repeat about the thumb', 'press the 4 arrows going'])
+      expect(found, none).not.to.include(none);
+    for (const text of found) expect(text).not.to.match(/\ba hour\b|\bgoing$/);
+  });
+
+  it('take what a speaker announces alone, and what a section names again and again', () => {
+    expect(proposedFrom('Okay, lanes.', 'Take the end with the hook and drop it in.')).to.include('the lanes');
+    expect(proposedFrom('Right, the covers.', 'Press the button and hold it.')).to.include('the covers');
+    const found = proposedFrom('The grout is thick.', 'Push the grout in.', 'Wipe the grout off.', 'It dries.');
+    expect(found).to.include('the grout');
+  });
+
+  it('keep the commas and capitals of what is announced', () => {
+    const found = proposedFrom("So let's go ahead and close the eye, select all the stitches, and push them with the arrow key.");
+    expect(found.join('; ')).not.to.contain('eye select');
+    expect(proposedFrom('The next thing is the Tidewell register.').join('; ')).to.contain('Tidewell');
   });
 });

@@ -28,6 +28,8 @@ const LEADS_DEED = new Set("to can you we i should must and then or just please 
 const OPENING_STEMS = 15;
 // Frames that name what comes: "the next thing is the adhesive".
 const NAMES_IT = /^(?:ordinal|another|look|show|sequence|how-about|cleft)$/;
+// "Before you touch the pump": what comes is told behind it.
+const TELLS_NOTHING = /^(?:none|while|after)$/;
 // What counts more for one kind of phrase than for another.
 const CROSSED = ['near', 'first', 'best', 'said', 'distinct', 'worth', 'stems', 'opening', 'rare', 'definite'];
 const MOST_OF_A_SENTENCE = 40;
@@ -295,7 +297,7 @@ export function headingCandidates(
     };
     if (n < 3) add(namedAlone(tokensOf(sentence.said).all), true, true);
     if (n < 3 && NAMES_IT.test(announced.frame)) add(namedAlone(tokensOf(announcedIn(sentence.said, announced.about)).all), true, true);
-    if (announced.about && announced.frame !== 'none') of(announcedIn(sentence.said, announced.about), true);
+    if (announced.about && !TELLS_NOTHING.test(announced.frame)) of(announcedIn(sentence.said, announced.about), true);
     of(sentence.text, false);
     offset += wordCount(sentence.said);
   });
