@@ -66,6 +66,24 @@ describe('captions that roll', () => {
     );
   });
 
+  it('are read once in TTML and in SubRip too', async () => {
+    const rolled = [
+      'Good evening all.',
+      'Good evening all.\nWe mend a chair',
+      'We mend a chair\nwith a bit of glue.',
+      'with a bit of glue.\nThat is all.',
+    ];
+    const once = ['Good evening all.', 'We mend a chair', 'with a bit of glue.', 'That is all.'];
+    const srt = rolled
+      .map((text, n) => `${n + 1}\n${clock(n).replace('.', ',')} --> ${clock(n + 1).replace('.', ',')}\n${text}\n`)
+      .join('\n');
+    expect((await readText(srt, 'a.srt')).passages.map((p) => p.text)).to.deep.equal(once);
+    const ttml = `<tt xmlns="http://www.w3.org/ns/ttml"><body><div>${rolled
+      .map((text, n) => `<p begin="${clock(n)}" end="${clock(n + 1)}">${text.replace('\n', '<br/>')}</p>`)
+      .join('')}</div></body></tt>`;
+    expect((await readText(ttml, 'a.ttml')).passages.map((p) => p.text)).to.deep.equal(once);
+  });
+
   it('are told from captions that only repeat what was said', () => {
     for (const cues of [
       ['Again and again', 'and again we sand it.', 'Then we oil it.', 'Then we wait.'],
