@@ -9,6 +9,7 @@ import type { Subjects } from './cut/subjects.ts';
 import { signpost } from './cut/signposts.ts';
 import { cutTalk, sectionsOfTalk, type TalkUnit } from './cut/talk.ts';
 import { proposeHeadings } from './headings.ts';
+import { STANDING_HEADINGS } from './standing/headings.ts';
 import { paragraphsOfTalk, type Placed } from './paragraphs.ts';
 import { proposeTalkHeadings, type ProposedHeadings } from './talk-headings/talk-headings.ts';
 
@@ -109,6 +110,8 @@ type Cutter = {
 };
 
 const INTRODUCTION: ProposedHeadings = { headings: ['Introduction'], isSure: true };
+// A close ends the last section, or has the conclusion's heading.
+const CLOSE: ProposedHeadings = { headings: ['', STANDING_HEADINGS.conclusion], isSure: true };
 
 function proseCutter(sentences: readonly Placed[], subjects: Subjects | null): Cutter {
   const units = sentences.map(({ sentence: { text }, paragraph }, i): Unit => ({
@@ -130,7 +133,7 @@ function proseCutter(sentences: readonly Placed[], subjects: Subjects | null): C
         subjects,
       );
       return roles.map((role) =>
-        role === 'introduction' ? INTRODUCTION : { headings: role === 'close' ? ['To close'] : found.shift()!, isSure: true },
+        role === 'introduction' ? INTRODUCTION : role === 'close' ? CLOSE : { headings: found.shift()!, isSure: true },
       );
     },
     paragraphs(section) {
