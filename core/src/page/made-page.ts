@@ -100,9 +100,10 @@ export function makePage(
   const sections = found.map((s) => ({
     ...s,
     words: s.words - wordCount(echoOf(s)?.text ?? ''),
-    paragraphs: s.paragraphs
-      .map((p) => ({ ...p, sentences: p.sentences.filter((sentence) => !echoes.has(sentence)) }))
-      .filter((p) => p.sentences.length),
+    paragraphs: s.paragraphs.flatMap((p) => {
+      const sentences = p.sentences.filter((sentence) => !echoes.has(sentence));
+      return sentences.length ? [{ ...p, sentences }] : [];
+    }),
     heading: found.length > 1 ? headingCase(s.heading) : '',
     headings: s.headings.map(headingCase),
   }));
@@ -133,10 +134,10 @@ const bare = (text: string): string =>
     .replace(/[^\p{L}\p{N} ]/gu, '')
     .trim();
 
-/** The first sentence of a section of talk, when it only says its heading: "The moon." */
+/** The first sentence of a section of talk, when it only says its heading ("The moon.") and is not all there is. */
 function echoOf({ paragraphs, heading }: ProposedSection): ProseSentence | undefined {
-  const first = paragraphs[0]?.sentences.find((s) => !isOut(s));
-  return first?.wording && bare(first.text) === bare(heading) ? first : undefined;
+  const [first, ...rest] = paragraphs.flatMap((p) => p.sentences);
+  return rest.length && first!.wording && bare(first!.text) === bare(heading) ? first : undefined;
 }
 
 const headed = (s: ProseSentence): HeadedSentence => ({ said: saidOf(s), text: s.text, worth: s.wording?.worth ?? 2 });
