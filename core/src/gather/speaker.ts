@@ -38,7 +38,9 @@ export function settled(passages: readonly (Passage & SaidBy)[]): Passage[] {
   for (const { speaker } of passages) if (speaker) times.set(speaker, (times.get(speaker) ?? 0) + 1);
   const named = passages.filter((p) => p.taken).length;
   const comesAgain = (name: string) => times.get(name)! > 1;
-  const isConversation = named >= CONVERSATION * passages.length && [...times.keys()].some(comesAgain);
+  // Where every stretch of a recording opens with one, they are who speaks.
+  const allSpoken = passages.every((p) => p.taken && p.startMs !== undefined);
+  const isConversation = named >= CONVERSATION * passages.length && (allSpoken || [...times.keys()].some(comesAgain));
   return passages.map(({ taken, speaker, text, ...rest }) => {
     if (!taken || !speaker || isConversation || comesAgain(speaker) || /^\s*>>/.test(taken))
       return { text, ...rest, ...(speaker ? { speaker } : {}) };

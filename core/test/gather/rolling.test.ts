@@ -119,6 +119,11 @@ describe('words before a colon', () => {
     ]);
   });
 
+  it('are speakers where every stretch of a recording opens with one', async () => {
+    const { passages } = await readText('[0:01] Mira: The plug first.\n[0:08] Joss: Always.', 'a.txt');
+    expect(passages.map((p) => `${p.speaker}|${p.text}`)).to.deep.equal(['Mira|The plug first.', 'Joss|Always.']);
+  });
+
   it('are kept in captions and after time marks too', async () => {
     const srt =
       '1\n00:00:01,000 --> 00:00:02,000\nTools: a brush.\n\n2\n00:00:02,000 --> 00:00:03,000\n>> Ada: Sit down.\n\n3\n00:00:03,000 --> 00:00:04,000\nIt dries.\n';
