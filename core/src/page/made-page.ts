@@ -90,7 +90,8 @@ export function makePage(
   const written = writtenMaterial(given, wishes, tools);
   const { person } = written;
   const found = shapeOf(written.materials, tools.subjects).sections(wishes.sections);
-  const echoes = new Set(found.flatMap((s) => echoOf(s) ?? []));
+  const echoOfSection = new Map(found.map((s) => [s, echoOf(s)]));
+  const echoes = new Set(echoOfSection.values());
   const out = (s: ProseSentence) => (echoes.has(s) ? { ...s, wording: { ...s.wording!, out: SAYS_HEADING } } : s);
   const materials = written.materials.map((m) => ({
     ...m,
@@ -99,7 +100,7 @@ export function makePage(
   // A page of one section needs no heading.
   const sections = found.map((s) => ({
     ...s,
-    words: s.words - wordCount(echoOf(s)?.text ?? ''),
+    words: s.words - wordCount(echoOfSection.get(s)?.text ?? ''),
     paragraphs: s.paragraphs.flatMap((p) => {
       const sentences = p.sentences.filter((sentence) => !echoes.has(sentence));
       return sentences.length ? [{ ...p, sentences }] : [];

@@ -1,3 +1,4 @@
+import { remembered } from '../../language/remembered.ts';
 import { normal, stem, terms } from '../../language/terms.ts';
 import { wordCount, words } from '../../language/words.ts';
 import { DEEDS } from '../../tidy/wording/kinds.ts';
@@ -41,16 +42,6 @@ const countOf = (all: readonly string[]) => {
   for (const s of all) counts.set(s, (counts.get(s) ?? 0) + 1);
   return counts;
 };
-
-/** Asked about the same stems again and again. */
-function remembered(find: (stem: string) => number): (stem: string) => number {
-  const known = new Map<string, number>();
-  return (stem) => {
-    let found = known.get(stem);
-    if (found === undefined) known.set(stem, (found = find(stem)));
-    return found;
-  };
-}
 
 /** What is known of a whole talk before its sections are headed. */
 export type TalkTerms = {

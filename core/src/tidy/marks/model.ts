@@ -1,3 +1,4 @@
+import { remembered } from '../../language/remembered.ts';
 import { OUTPUTS, Runs, type Grams } from './grams.ts';
 import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
 import { readTold, type Told } from './told.ts';
@@ -83,16 +84,6 @@ export function readModel(bytes: Uint8Array): MarksModel {
       last: layer('last'),
     }),
     told,
-  };
-}
-
-/** Asked about the same words again and again: a text holds few that are not in every other. */
-function remembered<T>(find: (word: string) => T): (word: string) => T {
-  const known = new Map<string, T>();
-  return (word) => {
-    let found = known.get(word);
-    if (found === undefined) known.set(word, (found = find(word)));
-    return found;
   };
 }
 
