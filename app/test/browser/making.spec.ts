@@ -112,3 +112,22 @@ test('a paragraph made from talk is turned to what was said and back, until its 
   await page.waitForTimeout(400);
   await expect(paragraphs.nth(turned)).toHaveText(own);
 });
+
+test('a page made of a conversation names who speaks, in the way House style says', async ({ page }) => {
+  const turns = [
+    ['Ada', 'How long does a wick last when the lamp burns every evening of the winter?'],
+    ['Bo', 'A cotton wick lasts a winter when the oil is clean. Trim it straight across every Friday and it lasts two of them.'],
+    ['Ada', 'What do you trim it with, when the scissors in the drawer are blunt?'],
+    ['Bo', 'Old scissors are good enough, since the char blunts good ones within a week. A knife tears the threads and the flame smokes.'],
+  ];
+  const file = { name: 'wicks.txt', mimeType: 'text/plain', buffer: Buffer.from(turns.map((t) => t.join(': ')).join('\n\n')) };
+  await page.goto('/house');
+  const style = page.getByRole('group', { name: 'Several voices' });
+  await expect(style.getByRole('radio', { name: 'A name in bold where the voice changes' })).toBeChecked();
+  await page.goto('/');
+  await page.getByLabel('Choose files').setInputFiles(file);
+  await page.waitForURL(/\/pieces\//);
+  await page.getByRole('button', { name: 'Make a page of it' }).click();
+  await expect(pageOf(page).locator('strong', { hasText: 'Bo:' })).toHaveCount(2, { timeout: 20_000 });
+  await saved(page);
+});

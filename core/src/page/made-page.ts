@@ -1,3 +1,4 @@
+import { titleCase } from '../language/title-case.ts';
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { DESCRIPTION_LENGTH } from '../post/details.ts';
@@ -9,6 +10,7 @@ import { shapeOf, writeSections, type Material, type ProposedSection } from '../
 import { centrality } from '../shape/standing/opening.ts';
 import { alone, isStatement, pointsBack } from '../shape/standing/said-on-page.ts';
 import type { HeadedSentence } from '../shape/talk-headings/candidates.ts';
+import { usualHouse, type House } from '../tidy/house.ts';
 import { isOut, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
 import { DEEDS } from '../tidy/wording/kinds.ts';
 import type { Person } from '../tidy/wording/rule.ts';
@@ -79,13 +81,13 @@ export function writtenMaterial(
 /**
  * A page made of tidied material: talk as written, what no page needs left out, in headed sections, with steps as lists, a
  * title, a standfirst and a description. Nothing stands on it that was not said.
- * @param headingCase how House style writes headings
+ * @param house how headings are written, and how it is said who speaks
  */
 export function makePage(
   given: readonly PageMaterial[],
   wishes: PageWishes,
   tools: PageTools,
-  headingCase: (heading: string) => string = (heading) => heading,
+  { headingCase, voices }: Pick<House, 'headingCase' | 'voices'> = usualHouse(),
 ): MadePage {
   const written = writtenMaterial(given, wishes, tools);
   const { person } = written;
@@ -97,6 +99,7 @@ export function makePage(
     ...m,
     paragraphs: m.paragraphs.map((p) => ({ ...p, sentences: p.sentences.map(out) })),
   }));
+  const cased = headingCase === 'title' ? titleCase : (heading: string) => heading;
   // A page of one section needs no heading.
   const sections = found.map((s) => ({
     ...s,
@@ -105,10 +108,10 @@ export function makePage(
       const sentences = p.sentences.filter((sentence) => !echoes.has(sentence));
       return sentences.length ? [{ ...p, sentences }] : [];
     }),
-    heading: found.length > 1 ? headingCase(s.heading) : '',
-    headings: s.headings.map(headingCase),
+    heading: found.length > 1 ? cased(s.heading) : '',
+    headings: s.headings.map(cased),
   }));
-  const { doc, lists } = withLists(writeSections(sections));
+  const { doc, lists } = withLists(writeSections(sections, voices));
   const all = materials.flatMap((m) => m.paragraphs.flatMap((p) => p.sentences));
   const [standfirst, description] = summaries(sections, tools.subjects);
   return {

@@ -1,10 +1,11 @@
 import { wordCount } from '../language/words.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
+import { turnIn, turnOf, voiceAt } from '../post/turns.ts';
 import { paragraphText, type ProseSentence } from '../tidy/prose.ts';
 import { originOf, type Material } from './outline.ts';
 
 /** Sentences of one paragraph of the material that feed the same sections; none yet when `feeds` is empty. */
-export type Stretch = { source: string; sentences: ProseSentence[]; text: string; words: number; feeds: string[] };
+export type Stretch = { source: string; sentences: ProseSentence[]; text: string; words: number; feeds: string[]; speaker?: string };
 
 /** Which sections each passage of a source feeds: the ids of their headings, or `lead`. */
 export type Fed = ReadonlyMap<string, ReadonlyMap<number, readonly string[]>>;
@@ -63,7 +64,8 @@ export function stretchesOf(materials: readonly Material[], fed: Fed): Stretch[]
       }
       return found.map(({ sentences, feeds }): Stretch => {
         const text = paragraphText({ sentences });
-        return { source, sentences, text, words: wordCount(text), feeds: [...feeds] };
+        const { speaker } = paragraph;
+        return { source, sentences, text, words: wordCount(text), feeds: [...feeds], ...(speaker ? { speaker } : {}) };
       });
     });
   });
@@ -72,12 +74,25 @@ export function stretchesOf(materials: readonly Material[], fed: Fed): Stretch[]
 /**
  * What is put on the page when a stretch feeds a section: a paragraph tied to its passages, and the position in the
  * document, behind the paragraphs of the section that come from earlier in the same source, else at its end. Null when
- * there is no such section. `section` is the id of a heading of any level, or `lead`.
+ * there is no such section. `section` is the id of a heading of any level, or `lead`. Where the page says who speaks and
+ * another spoke last, the paragraph opens with the name, and `resumes` is what the one behind it opens with then.
  */
-export function feeding(doc: PostNode, section: string, { source, sentences, text }: Stretch): { at: number; paragraph: PostNode } | null {
+export function feeding(
+  doc: PostNode,
+  section: string,
+  { source, sentences, text, speaker }: Stretch,
+): { at: number; paragraph: PostNode; resumes: PostNode[] } | null {
   const origin = originOf(source, sentences);
-  const place = placeIn(doc, section, origin);
-  return place === null ? null : { at: place, paragraph: schema.node('paragraph', { origins: [origin] }, schema.text(text)) };
+  const at = placeIn(doc, section, origin);
+  if (at === null) return null;
+  const voice = voiceAt(doc, at);
+  const isOther = speaker !== undefined && voice !== null && voice !== speaker;
+  const next = doc.nodeAt(at);
+  return {
+    at,
+    paragraph: schema.node('paragraph', { origins: [origin] }, [...(isOther ? turnOf(speaker) : []), schema.text(text)]),
+    resumes: isOther && next?.type === schema.nodes.paragraph && !turnIn(next) ? turnOf(voice) : [],
+  };
 }
 
 function placeIn(doc: PostNode, section: string, { source, first }: Origin): number | null {

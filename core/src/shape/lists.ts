@@ -4,6 +4,7 @@ import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
 import { plainText } from '../post/sections.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
+import { turnIn } from '../post/turns.ts';
 import { DEEDS } from '../tidy/wording/kinds.ts';
 
 const { nodes } = schema;
@@ -51,7 +52,12 @@ export function hiddenLists(doc: PostNode): HiddenList[] {
   };
   doc.children.forEach((block, n) => {
     if (block.type !== nodes.paragraph || block.attrs.part) return flush();
-    run.push(...sentences(plainText(block)).map(({ text, from, to }) => ({ text, block: n, from, to })));
+    // What one says and what another says are no list; a name stays in front of it.
+    const name = turnIn(block).length;
+    if (name) flush();
+    run.push(
+      ...sentences(plainText(block).slice(name)).map(({ text, from, to }) => ({ text, block: n, from: name + from, to: name + to })),
+    );
   });
   flush();
   return found;

@@ -2,6 +2,8 @@ import { wordCount } from '../language/words.ts';
 import { terms } from '../language/terms.ts';
 import type { Origin, PostNode } from '../post/schema.ts';
 import { schema } from '../post/schema.ts';
+import { turnOf } from '../post/turns.ts';
+import type { House } from '../tidy/house.ts';
 import { isOut, paragraphText, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
 import { isSpoken } from '../tidy/wording/written.ts';
 import { cutting, wishedSections, type Border, type Unit } from './cut/cutting.ts';
@@ -12,6 +14,7 @@ import { proposeHeadings } from './headings.ts';
 import { STANDING_HEADINGS } from './standing/headings.ts';
 import { paragraphsOfTalk, type Placed } from './paragraphs.ts';
 import { proposeTalkHeadings, type ProposedHeadings } from './talk-headings/talk-headings.ts';
+import { openings } from './voices.ts';
 
 /** Tidied prose and the id of the source it came from. */
 export type Material = { source: string; paragraphs: readonly Paragraph[] };
@@ -33,7 +36,7 @@ export type ProposedSection = {
   /** The number of the first passage, and its time. */
   first: number;
   startMs?: number;
-  paragraphs: { source: string; sentences: ProseSentence[] }[];
+  paragraphs: { source: string; sentences: ProseSentence[]; speaker?: string }[];
 };
 
 /** Material that can be cut into any number of headed sections, at once. */
@@ -86,7 +89,10 @@ export function shapeOf(materials: readonly Material[], subjects: Subjects | nul
         words: kept.reduce((sum, p) => sum + wordCount(p.sentence.text), 0),
         first,
         ...(startMs === undefined ? {} : { startMs }),
-        paragraphs: cutter.paragraphs(kept).map((placed) => ({ source: placed[0]!.source, sentences: placed.map((p) => p.sentence) })),
+        paragraphs: cutter.paragraphs(kept).map((placed) => {
+          const { source, speaker } = placed[0]!;
+          return { source, sentences: placed.map((p) => p.sentence), ...(speaker ? { speaker } : {}) };
+        }),
       };
     });
     // What has no words on the page is no section of it.
@@ -186,13 +192,20 @@ function roleOf(i: number, of: number): Role {
 /**
  * The page that sections make: the introduction without a heading, then a level 2 heading and paragraphs for
  * each, every paragraph tied to its passages. Blocks have no ids yet.
+ * @param voices how it is said who speaks, where several do
  */
-export function writeSections(sections: readonly ProposedSection[]): PostNode {
-  const blocks = sections.flatMap(({ role, heading, paragraphs }) => [
+export function writeSections(sections: readonly ProposedSection[], voices: House['voices'] = 'names'): PostNode {
+  const opening = openings(
+    sections.map((s) => s.paragraphs),
+    voices,
+  );
+  const blocks = sections.flatMap(({ role, heading, paragraphs }, n) => [
     ...(role === 'introduction' || !heading || !paragraphs.length ? [] : [schema.node('heading', { level: 2 }, schema.text(heading))]),
-    ...paragraphs.map(({ source, sentences }) =>
-      schema.node('paragraph', { origins: [originOf(source, sentences)] }, schema.text(paragraphText({ sentences }))),
-    ),
+    ...paragraphs.map(({ source, sentences }, i) => {
+      const { name, isQuestion } = opening[n]![i]!;
+      const text = schema.text(paragraphText({ sentences }), isQuestion ? [schema.marks.strong.create()] : []);
+      return schema.node('paragraph', { origins: [originOf(source, sentences)] }, [...(name ? turnOf(name) : []), text]);
+    }),
   ]);
   return schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]);
 }

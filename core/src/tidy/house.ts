@@ -6,12 +6,16 @@ export const PADDING = ['you know', 'I mean', 'like', 'sort of', 'kind of', 'rig
 /** How headings are written: with one capital at the start, or with one on every main word. */
 export const HEADING_CASES = ['sentence', 'title'] as const;
 
-/** House style: names and terms as they are spelt here, which padding goes, the quotes, and how headings are written. */
+/** How a page of several voices says who speaks: a name in bold, the question in bold and its answer plain, or not at all. */
+export const VOICES = ['names', 'questions', 'none'] as const;
+
+/** House style: names and terms as they are spelt here, which padding goes, the quotes, how headings are written, and how it is said who speaks. */
 export const houseSchema = object({
   names: array(string().trim().min(2).max(80).required()).max(2000).default([]),
   padding: array(string().oneOf(PADDING).required()).default([...PADDING]),
   curlyQuotes: boolean().default(true),
   headingCase: string().oneOf(HEADING_CASES).default('sentence'),
+  voices: string().oneOf(VOICES).default('names'),
 });
 export type House = InferType<typeof houseSchema>;
 

@@ -113,14 +113,8 @@ export class Making {
     const fed = piece.fed.get(source);
     let section: string | undefined;
     for (let passage = sentence.first; passage >= 0 && !section; passage--) section = fed?.get(passage)?.at(-1);
-    const { first, last, startMs, text } = sentence;
-    const stretch = {
-      source,
-      sentences: [{ ...sentence, first, last, ...(startMs === undefined ? {} : { startMs }) }],
-      text,
-      words: 0,
-      feeds: [],
-    };
+    const { speaker } = held.source.passages[sentence.first]!;
+    const stretch = { source, sentences: [sentence], text: sentence.text, words: 0, feeds: [], ...(speaker ? { speaker } : {}) };
     piece.feed(section ?? piece.sections[0]?.id ?? 'lead', [stretch]);
     this.made = { ...this.made, leftOut: this.made.leftOut.filter((o) => o !== out) };
   }

@@ -9,6 +9,7 @@ import type { Draft } from '@even-page/core/post/merge';
 import { withIds } from '@even-page/core/post/ids';
 import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
+import { turnIn } from '@even-page/core/post/turns';
 import { fedBy, feeding, tiesOf, type Stretch, type Ties } from '@even-page/core/shape/feeding';
 import type { Finding } from '@even-page/core/proof/finding';
 import type { Figures } from '@even-page/core/proof/figures';
@@ -312,13 +313,14 @@ export class Piece {
   async turnWording(): Promise<void> {
     const { parent } = this.view!.state.selection.$from;
     const { id, origins } = parent.attrs as { id: string; origins?: Origin[] };
-    const text = parent.textContent;
+    const name = turnIn(parent).length;
+    const text = parent.textContent.slice(name);
     const turned = await core().turnedBlock(this.tidied, text, origins ?? []);
     if (turned === null) status.says = 'These words were changed by hand: they stay as they are';
     else if (this.view && turned !== text) {
       this.view.state.doc.descendants((node, pos) => {
-        if (node.attrs.id !== id || node.textContent !== text) return !node.isTextblock;
-        this.view!.dispatch(closeHistory(this.view!.state.tr.insertText(turned, pos + 1, pos + 1 + node.content.size)));
+        if (node.attrs.id !== id || node.textContent.slice(name) !== text) return !node.isTextblock;
+        this.view!.dispatch(closeHistory(this.view!.state.tr.insertText(turned, pos + 1 + name, pos + 1 + node.content.size)));
         return false;
       });
     }
@@ -352,7 +354,7 @@ export class Piece {
     const tr = this.view.state.tr;
     for (const { section, stretch } of feeds) {
       const found = feeding(tr.doc, section, stretch);
-      if (found) tr.insert(found.at, found.paragraph);
+      if (found) tr.insert(found.at + 1, found.resumes).insert(found.at, found.paragraph);
     }
     if (tr.docChanged) this.view.dispatch(closeHistory(tr));
   }

@@ -12,6 +12,7 @@ import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects'
 import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core/shape/filing';
 import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
 import type { Match } from '@even-page/core/shape/matching';
+import { belonging, type Belonging } from '@even-page/core/shape/belonging';
 import { hiddenLists, type HiddenList } from '@even-page/core/shape/lists';
 import { fedBy, stretchesOf, tiesOf } from '@even-page/core/shape/feeding';
 import { condense, fill, type Filling, type Unit } from '@even-page/core/shape/length';
@@ -83,12 +84,8 @@ const work = {
   },
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
   /** A page made of the material in one go. */
-  async makePage(tidied: Tidied[], wishes: PageWishes, { headingCase }: House): Promise<SentPage> {
-    const {
-      doc,
-      sections: _,
-      ...made
-    } = makePage(forPage(tidied), wishes, await knowledge(), headingCase === 'title' ? titleCase : undefined);
+  async makePage(tidied: Tidied[], wishes: PageWishes, house: House): Promise<SentPage> {
+    const { doc, sections: _, ...made } = makePage(forPage(tidied), wishes, await knowledge(), house);
     return { ...made, doc: doc.toJSON() as object };
   },
   /** The words of a paragraph the other way, as said or as written; null when they were changed by hand. */
@@ -145,9 +142,10 @@ const work = {
     return fill(doc, unused, words, { section, subjects: await subjects().catch(() => null) });
   },
   /** What a page itself offers: the lists hidden in its prose, and the places that say the same. */
-  async offers(json: object): Promise<{ lists: HiddenList[]; same: SameMatter[] }> {
+  async offers(json: object): Promise<{ lists: HiddenList[]; same: SameMatter[]; belonging: Belonging[] }> {
     const doc = docFromJSON(json);
-    return { lists: hiddenLists(doc), same: sameMatter(doc, await subjects().catch(() => null)) };
+    const known = await subjects().catch(() => null);
+    return { lists: hiddenLists(doc), same: sameMatter(doc, known), belonging: belonging(doc, known) };
   },
   proof(json: object, details: Details) {
     const doc = docFromJSON(json);

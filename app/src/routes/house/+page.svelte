@@ -11,6 +11,7 @@
   let padding = $state<string[]>([...given.padding]);
   let curlyQuotes = $state(given.curlyQuotes);
   let headingCase = $state<House['headingCase']>(given.headingCase);
+  let voices = $state<House['voices']>(given.voices);
   let says = $state('');
   let sorry = $state('');
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -18,6 +19,12 @@
   const CASES = [
     { name: 'sentence', shown: 'How to soak a stone' },
     { name: 'title', shown: 'How to Soak a Stone' },
+  ] as const;
+
+  const WHO_SPEAKS = [
+    { name: 'names', shown: 'A name in bold where the voice changes' },
+    { name: 'questions', shown: 'The question in bold, its answer below' },
+    { name: 'none', shown: 'Left out' },
   ] as const;
 
   const SAVE_AFTER_MS = 500;
@@ -31,7 +38,7 @@
   async function save() {
     const list = [...new Set(names.split('\n').map((name) => name.trim()))].filter((name) => name.length > 1);
     try {
-      await askServer('/house', json('PUT', { names: list, padding, curlyQuotes, headingCase }));
+      await askServer('/house', json('PUT', { names: list, padding, curlyQuotes, headingCase, voices }));
       says = 'Saved';
       sorry = '';
     } catch (cause) {
@@ -90,6 +97,15 @@
           ><input type="radio" name="headings" checked={headingCase === name} onchange={() => ((headingCase = name), changed())} />
           {shown}</label
         >
+      {/each}
+    </div>
+  </section>
+  <section>
+    <h2 id="voices">Several voices</h2>
+    <p class="muted">How a page made of a conversation says who speaks.</p>
+    <div class="checks" role="group" aria-labelledby="voices">
+      {#each WHO_SPEAKS as { name, shown } (name)}
+        <label><input type="radio" name="voices" checked={voices === name} onchange={() => ((voices = name), changed())} /> {shown}</label>
       {/each}
     </div>
   </section>

@@ -1,6 +1,7 @@
 import { sentences } from '../../language/sentences.ts';
 import { plainText, sectionsOf } from '../../post/sections.ts';
 import type { Origin, PostNode } from '../../post/schema.ts';
+import { turnIn } from '../../post/turns.ts';
 
 /** A sentence of the page, and the passages its paragraph came from. */
 export type SaidOnPage = { text: string; origins: readonly Origin[] };
@@ -19,7 +20,8 @@ export function saidSections(doc: PostNode, leftOut: ReadonlySet<string>, part =
       const found: SaidOnPage[] = [];
       doc.nodesBetween(from, to, (node) => {
         if (node.type.name === 'paragraph' && (!node.attrs.part || node.attrs.part === part))
-          for (const { text } of sentences(plainText(node))) found.push({ text, origins: (node.attrs.origins ?? []) as Origin[] });
+          for (const { text } of sentences(plainText(node).slice(turnIn(node).length)))
+            found.push({ text, origins: (node.attrs.origins ?? []) as Origin[] });
         return !node.isTextblock;
       });
       return { id, heading, from, sentences: found };

@@ -1,7 +1,8 @@
-<!-- What the page itself offers: lists hidden in its prose, and the same matter in two places. -->
+<!-- What the page itself offers: lists hidden in its prose, the same matter in two places, and sections that belong under others. -->
 <script lang="ts">
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
+  import Belonging from './Belonging.svelte';
   import Lists from './Lists.svelte';
   import SameMatter from './SameMatter.svelte';
 
@@ -25,4 +26,5 @@
 {#if found}
   <Lists {piece} doc={found.doc} lists={found.lists} />
   <SameMatter {piece} doc={found.doc} found={found.same} />
+  <Belonging {piece} found={found.belonging} />
 {/if}

@@ -54,7 +54,7 @@
 
   function write() {
     if (!proposal) return;
-    piece.replacePage(withIds(writeSections(proposal), newBlockId));
+    piece.replacePage(withIds(writeSections(proposal, piece.house.voices), newBlockId));
     proposal = null;
   }
 </script>
