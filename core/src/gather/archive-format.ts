@@ -14,11 +14,14 @@ export const archive: Format = {
 
 const AROUND = /(?:^|\/)(?:__MACOSX\/|\.|Thumbs\.db|desktop\.ini)/;
 
+/** A file of an archive: where it lies in it, its own name, and its bytes. */
+export type PackedFile = { path: string; name: string; bytes: Uint8Array };
+
 /** The files in an archive in the order of their names, without what systems put beside them. */
-export function filesIn(bytes: Uint8Array): { name: string; bytes: Uint8Array }[] {
+export function filesIn(bytes: Uint8Array): PackedFile[] {
   const entries = Object.entries(unpack(bytes, (path) => !AROUND.test(path)));
   if (!entries.length) throw new Complaint('This archive holds no files.');
   return entries
     .sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
-    .map(([path, inner]) => ({ name: path.split('/').at(-1)!, bytes: inner }));
+    .map(([path, inner]) => ({ path, name: path.split('/').at(-1)!, bytes: inner }));
 }

@@ -34,6 +34,8 @@ export type Gathered = {
   source: Source;
   draft?: { doc: PostNode; details: Partial<Details> };
   pictures?: GatheredPicture[];
+  /** Files that came with it, as documents come with a mail, not read yet. */
+  attached?: GatheredPicture[];
   /** What the writer should know of the reading, a sentence each. */
   notes?: string[];
 };

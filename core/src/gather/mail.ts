@@ -1,9 +1,14 @@
 import PostalMime, { type Attachment } from 'postal-mime';
 import { withLetters } from './decode.ts';
 import { draftOf } from './draft.ts';
-import type { Format, GatheredPicture } from './formats.ts';
+import type { Format, Gathered, GatheredPicture } from './formats.ts';
+import { element } from '../post/element.ts';
+import { wordCount } from '../language/words.ts';
+import { find, parseHtml } from './hast.ts';
+import { keepOwn } from './mail-page.ts';
+import { ownLines } from './mail-thread.ts';
 import { plainPassages } from './plain-text.ts';
-import { readRich } from './rich.ts';
+import { readTree } from './rich.ts';
 import { postFromPlain } from './plain-draft.ts';
 
 const HEADER = /^(?:from|to|cc|subject|date|message-id|mime-version|received|return-path|delivered-to|content-type|reply-to|x-[\w-]+):/i;
@@ -20,33 +25,58 @@ export const mail: Format = {
     return known >= (/\.(?:eml|mht|mhtml)$/i.test(name) ? 1 : 3) && known >= headers.length / 2;
   },
   read: async ({ bytes }, reading) => {
-    const message = await PostalMime.parse(bytes, { attachmentEncoding: 'arraybuffer' });
+    const message = await PostalMime.parse(bytes, { attachmentEncoding: 'arraybuffer', rfc822Attachments: true });
     // The reader leaves it to the engine, which takes Windows-1252 for Latin-1.
     const [subject, written, page] = [message.subject, message.text, message.html].map((text) => text && withLetters(text));
-    const title = subject?.trim();
-    const attached = message.attachments.filter((a) => a.mimeType.startsWith('image/'));
+    const title = subject?.replace(/^(?:(?:re|fwd?|aw|wg|tr|rv|sv|vs|antw)\s*(?:\[\d+\])?:\s*)+/i, '').trim();
+    const images = message.attachments.filter((a) => a.mimeType.startsWith('image/'));
+    const attached = message.attachments.filter((a) => !images.includes(a) && !NO_DOCUMENT.test(a.mimeType)).map(attachedFile);
     const details = title ? { title } : {};
+    const also = (gathered: Gathered, left: readonly string[]): Gathered => {
+      const words = left.reduce((sum, line) => sum + wordCount(line), 0);
+      const notes = [
+        ...(gathered.notes ?? []),
+        ...(words >= FEWEST_TOLD ? [`What this mail answers, and its signature, stayed out: ${words} words.`] : []),
+      ];
+      return { ...gathered, ...(notes.length ? { notes } : {}), ...(attached.length ? { attached } : {}) };
+    };
     if (page) {
       const own = new Map(
-        attached.flatMap((a) => (a.contentId ? [[`cid:${a.contentId.replace(/^<|>$/g, '')}`, pictureOf(a)] as const] : [])),
+        images.flatMap((a) => (a.contentId ? [[`cid:${a.contentId.replace(/^<|>$/g, '')}`, pictureOf(a)] as const] : [])),
       );
       // Pictures that the words do not call for follow them.
-      const loose = attached.filter((a) => !a.contentId || !page.includes(a.contentId.replace(/^<|>$/g, '')));
+      const loose = images.filter((a) => !a.contentId || !page.includes(a.contentId.replace(/^<|>$/g, '')));
       const beside = new Map([...own, ...loose.map((a, i) => [`attached:${i}`, pictureOf(a)] as const)]);
-      const after = loose.map((a, i) => `<p><img src="attached:${i}" alt="${(a.filename ?? '').replace(/"/g, '')}"></p>`).join('');
-      return readRich('mail', withoutReply(page) + after, reading, { details, pictures: beside });
+      const tree = parseHtml(page);
+      const left = keepOwn(tree);
+      const body = find(tree, (node) => node.tagName === 'body') ?? tree;
+      body.children.push(...loose.map((a, i) => element('p', [element('img', [], { src: `attached:${i}`, alt: a.filename ?? '' })])));
+      return also(readTree('mail', tree, reading, { details, pictures: beside }), left);
     }
-    const words = (written ?? '').replace(/\r\n?/g, '\n').replace(/\n-- \n[^]*$/, '\n');
-    if (reading === 'plain') return { source: { kind: 'mail', passages: plainPassages(words), ...details } };
-    const { doc, pictures } = postFromPlain(words, attached.map(pictureOf));
-    return { ...draftOf('mail', doc, details), ...(pictures.length ? { pictures } : {}) };
+    const lines = (written ?? '').replace(/\r\n?/g, '\n').split('\n');
+    const isOwn = ownLines(
+      lines.map((text) => ({ text: text.replace(/^(?:> ?)+/, ''), depth: text.match(/^(?:> ?)+/)?.[0].replaceAll(' ', '').length ?? 0 })),
+    );
+    const words = lines.filter((_, i) => isOwn[i]).join('\n');
+    const left = lines.filter((_, i) => !isOwn[i]);
+    if (reading === 'plain') return also({ source: { kind: 'mail', passages: plainPassages(words), ...details } }, left);
+    const { doc, pictures } = postFromPlain(words, images.map(pictureOf));
+    return also({ ...draftOf('mail', doc, details), ...(pictures.length ? { pictures } : {}) }, left);
   },
 };
+
+// What programs put beside a mail for other programs: signatures of keys, the way to a calendar.
+const NO_DOCUMENT =
+  /^(?:application\/(?:pgp-\w+|(?:x-)?pkcs7-\w+|ms-tnef|ics)|text\/(?:calendar|(?:x-)?vcard)|message\/(?:delivery-status|disposition-notification))$/;
+// A signature alone is not worth a word.
+const FEWEST_TOLD = 12;
+
+const attachedFile = ({ filename, content, mimeType }: Attachment): GatheredPicture => ({
+  name: filename || (mimeType === 'message/rfc822' ? 'mail.eml' : `attached.${mimeType.split('/')[1]}`),
+  bytes: new Uint8Array(content as ArrayBuffer),
+});
 
 const pictureOf = ({ filename, content, mimeType }: Attachment): GatheredPicture => ({
   name: filename || `picture.${mimeType.split('/')[1]}`,
   bytes: new Uint8Array(content as ArrayBuffer),
 });
-
-// What a mail answers to, quoted below it, is another mail.
-const withoutReply = (html: string) => html.replace(/<blockquote[^>]*type=["']?cite[^]*?<\/blockquote>/gi, '');

@@ -18,8 +18,11 @@ export type Beside = { details?: Partial<Details>; pictures?: ReadonlyMap<string
  * HTML, from a file, a paste or a document, as a draft: the main text only, office junk made structure, its
  * pictures taken out and kept in place. Read as plain words it is a source without a page.
  */
-export function readRich(kind: SourceKind, html: string, reading: Reading, { details = {}, pictures: beside }: Beside = {}): Gathered {
-  const tree = parseHtml(html);
+export const readRich = (kind: SourceKind, html: string, reading: Reading, beside: Beside = {}): Gathered =>
+  readTree(kind, parseHtml(html), reading, beside);
+
+/** The same, of HTML that is a tree already; the tree is changed. */
+export function readTree(kind: SourceKind, tree: Root, reading: Reading, { details = {}, pictures: beside }: Beside = {}): Gathered {
   const stated = { ...titleOf(tree), ...details };
   const main = mainText(tree);
   spellNotes(main);
