@@ -20,6 +20,11 @@ describe('material on the server', function () {
         response.end(
           '<html><body><nav><a href="/">Home</a></nav><main><h1>A page</h1><p>Its words, which are enough.</p></main></body></html>',
         );
+      else if (request.url === '/shown')
+        response.end(
+          '<html><body><main><h1>Shown</h1><p>Words beside a picture.</p><p><a href="more"><img src="seat.png" alt="A seat"></a></p></main></body></html>',
+        );
+      else if (request.url === '/seat.png') response.end(readFileSync(new URL('../../../core/test/samples/seat.png', import.meta.url)));
       else if (request.url === '/there') response.writeHead(302, { location: '/page' }).end();
       else if (request.url === '/inside') response.writeHead(302, { location: 'http://169.254.169.254/latest' }).end();
       else if (request.url === '/round') response.writeHead(302, { location: '/round' }).end();
@@ -102,6 +107,18 @@ describe('material on the server', function () {
     const { piece, sources } = await read(id);
     expect(piece.details.title).to.equal('A page');
     expect(sources[0].address).to.equal(`http://${host}/page`);
+  });
+
+  it('fetched so has its addresses in full, and its pictures are brought in when they are asked for', async () => {
+    const { id } = (await (await fetchFrom(`http://${host}/shown`)).json()) as { id: string };
+    const { piece } = await read(id);
+    const picture = piece.doc.content.find((n: { type: string }) => n.type === 'picture');
+    expect(picture.attrs).to.include({ src: `http://${host}/seat.png`, href: `http://${host}/more`, alt: 'A seat' });
+    const bringIn = (address: string) => server.call(`/pieces/${id}/pictures`, { method: 'POST', body: { address } });
+    const { pictures } = await (await bringIn(picture.attrs.src)).json();
+    expect(pictures[0].src).to.match(/^\/pictures\/[0-9a-f]+\.webp$/);
+    for (const address of [`http://${host}/page`, 'http://10.0.0.1/a.png', 'file:///etc/passwd'])
+      expect((await bringIn(address)).status, address).to.equal(422);
   });
 
   it('is not fetched from private addresses, not even by a redirect, nor without end', async () => {

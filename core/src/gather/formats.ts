@@ -1,5 +1,6 @@
 import { Complaint } from '../complaint.ts';
 import type { Details } from '../post/details.ts';
+import { mapPictures, picturesOf } from '../post/pictures.ts';
 import type { PostNode } from '../post/schema.ts';
 import { archive } from './archive-format.ts';
 import { docx } from './docx.ts';
@@ -9,6 +10,7 @@ import { markdown } from './markdown.ts';
 import { odt } from './odt.ts';
 import { opml } from './opml.ts';
 import { pdf } from './pdf.ts';
+import { pictureAddress } from './picture-address.ts';
 import { plainText } from './plain-text.ts';
 import { rawOf, refuseOthers, type Raw } from './raw.ts';
 import type { Reading } from './readings.ts';
@@ -70,14 +72,20 @@ export const FORMATS: readonly Format[] = [
 /**
  * Reads material. The format is told from the bytes; the file name only helps where two look alike.
  * Throws a Complaint when nothing can be read.
+ * @param address where it was fetched from
  */
-export async function gather(bytes: Uint8Array, name = '', reading: Reading = 'structure'): Promise<Gathered> {
+export async function gather(bytes: Uint8Array, name = '', reading: Reading = 'structure', address?: string): Promise<Gathered> {
+  return withoutLost(await read(bytes, name, reading, address));
+}
+
+/** The same, with pictures that only its own folder has still under their addresses there. */
+export async function read(bytes: Uint8Array, name = '', reading: Reading = 'structure', address?: string): Promise<Gathered> {
   refuseOthers(bytes);
-  const raw = rawOf(bytes, name);
+  const raw = rawOf(bytes, name, address);
   try {
     const format = FORMATS.find((f) => f.fits(raw))!;
-    const read = await format.read(raw, reading);
-    const gathered = sound({ ...read, source: { ...read.source, passages: settled(read.source.passages) } });
+    const found = await format.read(raw, reading);
+    const gathered = sound({ ...found, source: { ...found.source, passages: settled(found.source.passages) } });
     if (!gathered.source.passages.length) throw new Complaint('This file holds no words: check that it is the right one.');
     return gathered;
   } catch (cause) {
@@ -86,3 +94,22 @@ export async function gather(bytes: Uint8Array, name = '', reading: Reading = 's
     throw new Complaint('This file is damaged and cannot be read: save it again where it was made, then bring it in.', { cause });
   }
 }
+
+/**
+ * What was read, without the pictures that only its own folder has: they are named. A Markdown draft keeps their addresses, for it
+ * goes back to where they lie.
+ */
+export function withoutLost(gathered: Gathered): Gathered {
+  const { source, draft, notes = [] } = gathered;
+  if (!draft || source.kind === 'markdown') return gathered;
+  const lost = picturesOf(draft.doc).filter(({ src }) => !isElsewhere(src));
+  if (!lost.length) return gathered;
+  const one = lost.length === 1;
+  const named = lost.flatMap(({ alt }) => alt || []).join('; ');
+  const says = `${one ? 'One picture' : `${lost.length} pictures`} stayed where this came from${named && ` (${named})`}: add ${one ? 'it' : 'them'} at Dress.`;
+  const doc = mapPictures(draft.doc, (src) => (isElsewhere(src) ? src : null));
+  return { ...gathered, draft: { ...draft, doc }, notes: [...notes, says] };
+}
+
+/** Whether a picture stands on the web, or came along with the material. */
+const isElsewhere = (src: string): boolean => /^https?:/i.test(src) || src.startsWith(pictureAddress(''));

@@ -1,7 +1,14 @@
 import type { Format } from './formats.ts';
-import { readRich } from './rich.ts';
+import { wordCount } from '../language/words.ts';
+import { find, isElement, parseHtml, rewrite, type Element, type Parent, type Root } from './hast.ts';
+import { realPictures } from './lazy-pictures.ts';
+import { bodyOf, mainText } from './main-text.ts';
+import { readTree } from './rich.ts';
 
 const TAG = /<\/?(?:p|div|span|h[1-6]|ul|ol|li|table|a|b|i|strong|em|br|img|body)(?:\s[^<>]*)?>/gi;
+
+// Fewer words around a text are not worth a word.
+const FEWEST_TOLD = 10;
 
 /** HTML, a whole page or a pasted stretch of one. */
 export const html: Format = {
@@ -13,5 +20,43 @@ export const html: Format = {
     const tags = start.match(TAG)?.length ?? 0;
     return tags >= 2 && (/\.x?html?$/i.test(name) || /^\s*</.test(start));
   },
-  read: ({ text }, reading) => readRich('html', text(), reading),
+  read: ({ text, address }, reading) => {
+    const tree = parseHtml(text());
+    resolveAddresses(tree, address);
+    realPictures(tree);
+    if (reading === 'whole') return readTree('html', tree, 'structure');
+    rewrite(tree, (node) => (/^(?:script|style|template)$/.test(node.tagName) ? [] : [node]));
+    const whole = wordsIn(bodyOf(tree));
+    const main = mainText(tree);
+    bodyOf(tree).children = main === bodyOf(tree) ? main.children : [main as Element];
+    const gathered = readTree('html', tree, reading);
+    const left = whole - wordsIn(main);
+    return left < FEWEST_TOLD
+      ? gathered
+      : {
+          ...gathered,
+          notes: [
+            ...(gathered.notes ?? []),
+            `What stands around the text stayed out (menus, boxes, notices): ${left} words. “Whole page” brings it in.`,
+          ],
+        };
+  },
 };
+
+const wordsIn = (parent: Parent): number =>
+  parent.children.reduce((sum, child) => sum + (child.type === 'text' ? wordCount(child.value) : isElement(child) ? wordsIn(child) : 0), 0);
+
+/** Addresses that a page writes from where it stands, in full: from its `base`, else from where it was fetched. */
+function resolveAddresses(tree: Root, address: string | undefined): void {
+  const stated = find(tree, (node) => node.tagName === 'base')?.properties.href;
+  const base = typeof stated === 'string' && URL.canParse(stated, address) ? new URL(stated, address).href : address;
+  if (!base) return;
+  rewrite(tree, (node) => {
+    for (const name of ['href', 'src'] as const) {
+      const value = node.properties[name];
+      if (typeof value === 'string' && !/^(?:#|[a-z][\w+.-]*:)/i.test(value) && URL.canParse(value, base))
+        node.properties[name] = new URL(value, base).href;
+    }
+    return [node];
+  });
+}

@@ -5,13 +5,15 @@ import { decode } from './decode.ts';
 export type Raw = {
   bytes: Uint8Array;
   name: string;
+  /** The web address it was fetched from, if it was. */
+  address?: string;
   /** The words of a text file; throws a Complaint when the bytes are no text. */
   text: () => string;
 };
 
-export function rawOf(bytes: Uint8Array, name: string): Raw {
+export function rawOf(bytes: Uint8Array, name: string, address?: string): Raw {
   let text: string | undefined;
-  return { bytes, name, text: () => (text ??= decode(bytes)) };
+  return { bytes, name, ...(address ? { address } : {}), text: () => (text ??= decode(bytes)) };
 }
 
 /** Whether bytes begin with these (given as Latin-1 letters). */

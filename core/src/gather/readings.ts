@@ -1,16 +1,16 @@
 import type { SourceKind } from './source.ts';
 
 /**
- * How material with a structure is read: with its structure, as plain words, or, for a table, as a list with one
- * row a point.
+ * How material with a structure is read: with its structure, as plain words, a web page with all that stands around its text,
+ * or a table as a list with one row a point.
  */
-export const READINGS = ['structure', 'plain', 'list'] as const;
+export const READINGS = ['structure', 'plain', 'whole', 'list'] as const;
 export type Reading = (typeof READINGS)[number];
 
 const BOTH: readonly Reading[] = ['structure', 'plain'];
 const OFFERED: Partial<Record<SourceKind, readonly Reading[]>> = {
   markdown: BOTH,
-  html: BOTH,
+  html: ['structure', 'whole', 'plain'],
   docx: BOTH,
   odt: BOTH,
   rtf: BOTH,

@@ -1,11 +1,12 @@
 import { toString } from 'hast-util-to-string';
+import { isSafeAddress } from '../post/address.ts';
 import type { Details } from '../post/details.ts';
 import { postFromHast } from '../post/html.ts';
 import { draftOf, plainWords } from './draft.ts';
 import type { Gathered, GatheredPicture } from './formats.ts';
 import type { Reading } from './readings.ts';
 import { find, findAll, namesOf, parseHtml, rewrite, type Element, type Parent, type Root } from './hast.ts';
-import { mainText } from './main-text.ts';
+import { bodyOf } from './main-text.ts';
 import { cleanOffice } from './office.ts';
 import { pictureAddress } from './picture-address.ts';
 import { plainPassages } from './plain-text.ts';
@@ -24,17 +25,15 @@ export const readRich = (kind: SourceKind, html: string, reading: Reading, besid
 /** The same, of HTML that is a tree already; the tree is changed. */
 export function readTree(kind: SourceKind, tree: Root, reading: Reading, { details = {}, pictures: beside }: Beside = {}): Gathered {
   const stated = { ...titleOf(tree), ...details };
-  const main = mainText(tree);
+  const main = bodyOf(tree);
   spellNotes(main);
   cleanOffice(main);
   evenLevels(main);
-  const { pictures, notes } = takePictures(main, beside ?? new Map());
+  const pictures = takePictures(main, beside ?? new Map());
   const doc = postFromHast({ type: 'root', children: main.children as Element[] });
   if (reading === 'plain')
     return { source: { kind, passages: plainPassages(plainWords(doc)), ...(stated.title ? { title: stated.title } : {}) } };
-  const drafted = draftOf(kind, doc, stated);
-  const said = [...(drafted.notes ?? []), ...notes];
-  return { ...drafted, ...(pictures.length ? { pictures } : {}), ...(said.length ? { notes: said } : {}) };
+  return { ...draftOf(kind, doc, stated), ...(pictures.length ? { pictures } : {}) };
 }
 
 const isHeading = (node: Element) => /^h[1-6]$/.test(node.tagName);
@@ -77,11 +76,10 @@ const DATA = /^data:(image\/[a-z+.-]+);base64,([\s\S]+)$/i;
 
 /**
  * Takes the pictures that came along out of a tree: those in it as data and those beside it. Each stands in the
- * page under the address `gathered/N` until it is kept. Pictures that only the writer's own computer has are named.
+ * page under the address `gathered/N` until it is kept; others keep theirs.
  */
-function takePictures(main: Parent, beside: ReadonlyMap<string, GatheredPicture>) {
+function takePictures(main: Parent, beside: ReadonlyMap<string, GatheredPicture>): GatheredPicture[] {
   const pictures: GatheredPicture[] = [];
-  let left = 0;
   rewrite(main, (node) => {
     if (node.tagName !== 'img') return [node];
     const src = String(node.properties.src ?? '');
@@ -92,14 +90,12 @@ function takePictures(main: Parent, beside: ReadonlyMap<string, GatheredPicture>
       pictures.push(found);
       return [{ ...node, properties: { src: pictureAddress(pictures.length - 1), alt } }];
     }
-    if (/^https?:/i.test(src)) return [node];
-    left++;
-    return alt ? [{ type: 'text', value: alt }] : [];
+    if (isSafeAddress(src) && src) return [node];
+    // One of the writer's own computer is known by its name from here on.
+    const own = /^(?:file|cid):.*?([^/\\]+)$/i.exec(src)?.[1];
+    return own ? [{ ...node, properties: { src: own, alt } }] : alt ? [{ type: 'text', value: alt }] : [];
   });
-  const notes = left
-    ? [`${left === 1 ? 'One picture' : `${left} pictures`} stayed where this came from: add ${left === 1 ? 'it' : 'them'} at Dress.`]
-    : [];
-  return { pictures, notes };
+  return pictures;
 }
 
 const BASE64 = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';

@@ -2,7 +2,7 @@ import { Complaint } from '../complaint.ts';
 import { mapPictures, picturesOf } from '../post/pictures.ts';
 import { schema } from '../post/schema.ts';
 import { archive, filesIn, type PackedFile } from './archive-format.ts';
-import { FORMATS, gather, type Gathered, type GatheredPicture } from './formats.ts';
+import { FORMATS, gather, read as readOne, withoutLost, type Gathered, type GatheredPicture } from './formats.ts';
 import { beginsWith, rawOf } from './raw.ts';
 import type { Reading } from './readings.ts';
 import { pictureAddress } from './picture-address.ts';
@@ -14,9 +14,9 @@ export type GatheredFile = Gathered & { name: string; bytes: Uint8Array };
  * Reads what was brought in: a file with those attached to it, or the files of an archive one by one. Pictures in an archive
  * go where its pages name them, and after the first page where none does. Throws a Complaint when nothing in it can be read.
  */
-export async function gatherSeveral(bytes: Uint8Array, name = '', reading?: Reading): Promise<GatheredFile[]> {
+export async function gatherSeveral(bytes: Uint8Array, name = '', reading?: Reading, address?: string): Promise<GatheredFile[]> {
   if (FORMATS.find((f) => f.fits(rawOf(bytes, name))) !== archive)
-    return withAttached({ name, bytes, ...(await gather(bytes, name, reading)) });
+    return withAttached({ name, bytes, ...(await gather(bytes, name, reading, address)) });
   const files = filesIn(bytes);
   const pictures = files.filter(isPicture);
   const { read, notes } = await readEach(files.filter((file) => !pictures.includes(file)));
@@ -26,7 +26,7 @@ export async function gatherSeveral(bytes: Uint8Array, name = '', reading?: Read
   const loose = pictures.filter((picture) => !placed.has(picture));
   if (loose.length) addAfter(first, loose);
   return told(
-    read.map(({ path: _, ...file }) => file),
+    read.map(({ path: _, ...file }) => ({ ...file, ...withoutLost(file) })),
     notes,
   );
 }
@@ -35,7 +35,7 @@ export async function gatherSeveral(bytes: Uint8Array, name = '', reading?: Read
 async function withAttached({ attached = [], ...file }: GatheredFile): Promise<GatheredFile[]> {
   const { read, notes } = await readEach(attached);
   return told(
-    [file, ...read],
+    [file, ...read.map((one) => ({ ...one, ...withoutLost(one) }))],
     notes.map((note) => `Not taken: ${note}`),
   );
 }
@@ -45,7 +45,7 @@ async function readEach<F extends GatheredPicture>(files: readonly F[]): Promise
   const notes: string[] = [];
   for (const file of files) {
     try {
-      const { attached, ...gathered } = await gather(file.bytes, file.name);
+      const { attached, ...gathered } = await readOne(file.bytes, file.name);
       read.push({ ...file, ...gathered });
       for (const { name } of attached ?? []) notes.push(`${name}, which came with ${file.name}: bring it in by itself.`);
     } catch (cause) {

@@ -27,12 +27,12 @@ const handlers: Handlers = {
   },
   paragraph(state, node: Paragraph): Element {
     const [only] = node.children;
-    if (node.children.length === 1 && only?.type === 'image') {
-      const img: Element = { type: 'element', tagName: 'img', properties: { src: only.url, alt: only.alt ?? '' }, children: [] };
-      const caption: ElementContent[] = only.title
-        ? [{ type: 'element', tagName: 'figcaption', properties: {}, children: [{ type: 'text', value: only.title }] }]
-        : [];
-      return { type: 'element', tagName: 'figure', properties: {}, children: [img, ...caption] };
+    const link = only?.type === 'link' ? only : null;
+    const picture = link?.children.length === 1 ? link.children[0] : only;
+    if (node.children.length === 1 && picture?.type === 'image') {
+      const img = element('img', [], { src: picture.url, alt: picture.alt ?? '' });
+      const caption = picture.title ? [element('figcaption', [{ type: 'text', value: picture.title }])] : [];
+      return element('figure', [link ? element('a', [img], { href: link.url }) : img, ...caption]);
     }
     return { type: 'element', tagName: 'p', properties: {}, children: state.all(node) };
   },
@@ -60,14 +60,16 @@ const figure: Handle = (state, node) => {
     }
     return undefined;
   };
-  const [quotation, caption, img] = [find('blockquote', node), find('figcaption', node), find('img', node)];
+  const [quotation, caption, img, link] = [find('blockquote', node), find('figcaption', node), find('img', node), find('a', node)];
   const holdsMore = lettersOf(node) > lettersOf(quotation) + lettersOf(caption);
   if (holdsMore) return state.all(node);
   if (quotation) return signed(state, quotation, caption);
   if (!img) return state.all(node);
   const title = caption ? toString(caption).replace(/\s+/g, ' ').trim() : '';
   const { src, alt } = img.properties;
-  return { type: 'paragraph', children: [{ type: 'image', url: String(src ?? ''), alt: String(alt ?? ''), title: title || null }] };
+  const image: PhrasingContent = { type: 'image', url: String(src ?? ''), alt: String(alt ?? ''), title: title || null };
+  const href = link && find('img', link) ? link.properties.href : undefined;
+  return { type: 'paragraph', children: [href === undefined ? image : { type: 'link', url: String(href), children: [image] }] };
 };
 
 /** What a table is called stands before it. */

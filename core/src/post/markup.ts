@@ -6,6 +6,7 @@ import { counterparts } from './counterparts.ts';
 import { postFromHtml, postToHtml } from './html.ts';
 import { parseMarkdown, postFromMarkdown, postToMarkdown } from './markdown.ts';
 import { isOwnTag } from './own-mdast.ts';
+import type { PictureAttrs } from './pictures.ts';
 import { schema, type PostNode } from './schema.ts';
 
 /** The two ways a page is written in signs. */
@@ -79,7 +80,9 @@ function said({ type, attrs }: PostNode): Record<string, unknown> {
   if (type === schema.nodes.heading) return { level: attrs.level as number };
   if (type === schema.nodes.orderedList) return { start: attrs.start as number };
   if (type === schema.nodes.codeBlock) return { language: attrs.language as string };
-  return type === schema.nodes.picture ? { src: attrs.src as string, alt: attrs.alt as string, caption: attrs.caption as string } : {};
+  if (type !== schema.nodes.picture) return {};
+  const { src, alt, caption, href } = attrs as PictureAttrs;
+  return { src, alt, caption, href };
 }
 
 const HELD = new Set(

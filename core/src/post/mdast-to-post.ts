@@ -1,5 +1,5 @@
 import { fromHtml } from 'hast-util-from-html';
-import type { Definition, Nodes, Parents, PhrasingContent, Root, Table } from 'mdast';
+import type { Definition, Link, LinkReference, Nodes, Parents, PhrasingContent, Root, Table } from 'mdast';
 import { isSafeAddress } from './address.ts';
 import { asideOf, pairedTags, type Note, type PullQuote } from './own-mdast.ts';
 import { schema, type Mark, type PostNode } from './schema.ts';
@@ -187,6 +187,15 @@ function paragraphs(children: PhrasingContent[], definitions: Definitions): Post
   return found;
 }
 
+/** The picture that is all a link holds, with where it leads. */
+function linkedPicture(link: Link | LinkReference, definitions: Definitions): PostNode | null {
+  const [only, ...more] = link.children.filter((child) => child.type !== 'text' || child.value.trim());
+  const picture = only && !more.length ? asPicture(only, definitions) : null;
+  const target = link.type === 'link' ? link : definitions.get(link.identifier);
+  if (!picture || !target || !isSafeAddress(target.url)) return picture;
+  return nodes.picture.create({ ...picture.attrs, href: target.url });
+}
+
 /** The picture that an `<img>` stands for; null when the markup is another, or its address is not safe. */
 function pictureOfMarkup(markup: string): PostNode | null {
   if (!/^\s*<img\s[^<>]*>\s*$/i.test(markup)) return null;
@@ -197,6 +206,7 @@ function pictureOfMarkup(markup: string): PostNode | null {
 }
 
 function asPicture(node: PhrasingContent, definitions: Definitions): PostNode | null {
+  if (node.type === 'link' || node.type === 'linkReference') return linkedPicture(node, definitions);
   if (node.type === 'html') return pictureOfMarkup(node.value);
   const target = node.type === 'imageReference' ? definitions.get(node.identifier) : node.type === 'image' ? node : null;
   if (!target || !isSafeAddress(target.url)) return null;

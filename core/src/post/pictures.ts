@@ -1,8 +1,8 @@
 import { Fragment } from 'prosemirror-model';
 import type { PostNode } from './schema.ts';
 
-/** A picture on a page. */
-export type PictureAttrs = { id: string; src: string; alt: string; caption: string };
+/** A picture on a page; `href` is where a click on it leads, if anywhere. */
+export type PictureAttrs = { id: string; src: string; alt: string; caption: string; href: string };
 
 /** The pictures of a page, in order. */
 export function picturesOf(doc: PostNode): PictureAttrs[] {

@@ -33,10 +33,10 @@ const HANDLERS: Record<string, Handler> = {
   }),
   rule: () => ({ type: 'thematicBreak' }),
   // In Markdown a picture is a paragraph of its own; its title is the caption.
-  picture: (node) => ({
-    type: 'paragraph',
-    children: [{ type: 'image', url: node.attrs.src, alt: node.attrs.alt, title: node.attrs.caption || null }],
-  }),
+  picture: ({ attrs }) => {
+    const image: PhrasingContent = { type: 'image', url: attrs.src, alt: attrs.alt, title: attrs.caption || null };
+    return { type: 'paragraph', children: [attrs.href ? { type: 'link', url: attrs.href as string, children: [image] } : image] };
+  },
 };
 
 /** A post as a Markdown tree. */

@@ -37,11 +37,17 @@ const WORDS = { ...ID, origins: { default: [], validate: origins } };
 /** Which standing part of the post a block was made for, so that it can be made anew. */
 const PART = { part: { default: '', validate: 'string' } };
 
-function readPicture(json: string): { src: string; alt: string; caption: string } | false {
+/** An address, or none. */
+const addressOrNone = (value: unknown) => {
+  if (value !== '') address(value);
+};
+
+function readPicture(json: string): { src: string; alt: string; caption: string; href: string } | false {
   try {
-    const { src, alt, caption } = JSON.parse(json) as Record<string, unknown>;
+    const { src, alt, caption, href = '' } = JSON.parse(json) as Record<string, unknown>;
     address(src);
-    return { src: src as string, alt: String(alt ?? ''), caption: String(caption ?? '') };
+    addressOrNone(href);
+    return { src: src as string, alt: String(alt ?? ''), caption: String(caption ?? ''), href: href as string };
   } catch {
     return false;
   }
@@ -194,6 +200,8 @@ const nodes = {
       src: { validate: address },
       alt: { default: '', validate: 'string' },
       caption: { default: '', validate: 'string' },
+      // Where a click on it leads.
+      href: { default: '', validate: addressOrNone },
     },
     parseDOM: [
       {

@@ -144,9 +144,9 @@ In 1987. That was it.
   });
 
   it('with pictures only its own computer has says so', async () => {
-    const { notes, draft } = await gather(bytes('<p>One <img src="file:///C:/a.png" alt="A saw"> two.</p><p>Three <b>four</b>.</p>'));
-    expect(notes).to.deep.equal(['One picture stayed where this came from: add it at Dress.']);
-    expect(draft!.doc.textContent).to.contain('A saw');
+    const gathered = await gather(bytes('<p>One <img src="file:///C:/a.png" alt="A saw"> two.</p><p>Three <b>four</b>.</p>'));
+    expect(gathered.notes).to.deep.equal(['One picture stayed where this came from (A saw): add it at Dress.']);
+    expect(page(gathered)).to.equal('One\n\ntwo.\n\nThree **four**.\n');
   });
 });
 

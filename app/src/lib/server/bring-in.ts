@@ -71,7 +71,7 @@ async function gatherAll(materials: readonly Material[]): Promise<Gathered[]> {
 
 async function gatherOne({ name, bytes, address }: Material, reading: Reading): Promise<Gathered[]> {
   try {
-    const files = await readFile({ bytes, name, reading });
+    const files = await readFile({ bytes, name, reading, ...(address ? { address } : {}) });
     const kept: Gathered[] = [];
     for (const file of files) {
       const digest = await keep(file.bytes);

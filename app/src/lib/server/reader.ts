@@ -4,8 +4,8 @@ import type { Passage, Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import { Helper } from './helper.ts';
 
-/** Material as it came in, and the way it is to be read. */
-export type Material = { bytes: Uint8Array; name: string; reading?: Reading };
+/** Material as it came in, and the way it is to be read; the web address it was fetched from, if it was. */
+export type Material = { bytes: Uint8Array; name: string; reading?: Reading; address?: string };
 
 /** A recording that lies in a file: its size in bytes and its media type. */
 export type RecordingFile = { path: string; size: number; type: string };

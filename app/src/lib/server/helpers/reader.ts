@@ -13,8 +13,8 @@ serve(async (question: Material | RecordingFile): Promise<ReadFile[] | Passage[]
   'path' in question ? captionsOf(question) : filesOf(question),
 );
 
-async function filesOf({ bytes, name, reading }: Material): Promise<ReadFile[]> {
-  const files = await gatherSeveral(bytes, name, reading);
+async function filesOf({ bytes, name, reading, address }: Material): Promise<ReadFile[]> {
+  const files = await gatherSeveral(bytes, name, reading, address);
   return files.map(({ draft, name: ownName, pictures, ...file }) => ({
     ...file,
     name: storable(ownName),

@@ -1,12 +1,13 @@
 <!-- Dress: what should readers see? The pictures of the page, with what they say to those who cannot see them. -->
 <script lang="ts">
   import { NodeSelection } from 'prosemirror-state';
+  import { isSafeAddress } from '@even-page/core/post/address';
   import { picturesOf, type PictureAttrs } from '@even-page/core/post/pictures';
-  import { Refused } from '$lib/ask-server.ts';
+  import { askServer, json, Refused } from '$lib/ask-server.ts';
   import FileChooser from '$lib/parts/FileChooser.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { count, sayBytes } from '$lib/parts/sizes.ts';
-  import type { Piece } from '../piece.svelte.ts';
+  import type { Picture, Piece } from '../piece.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 
@@ -49,6 +50,30 @@
     return piece.doc.firstChild!.nodeSize;
   }
 
+  // Pictures that stand on another site: it may take them away, and sees who reads the page.
+  const elsewhere = $derived(pictures.filter((p) => /^https?:/i.test(p.src)));
+
+  async function bringIn() {
+    busy = true;
+    sorry = '';
+    const failed: string[] = [];
+    for (const { id, src } of elsewhere) {
+      try {
+        const { pictures: found } = await askServer<{ pictures: Picture[] }>(
+          `/pieces/${piece.id}/pictures`,
+          json('POST', { address: src }),
+        );
+        piece.pictures = { ...piece.pictures, [found[0]!.src]: found[0]! };
+        change(id, { src: found[0]!.src });
+      } catch (cause) {
+        if (!(cause instanceof Refused)) throw cause;
+        failed.push(cause.message);
+      }
+    }
+    sorry = failed.length ? `${count(failed.length, 'picture')} could not be brought in. ${failed[0]}` : '';
+    busy = false;
+  }
+
   function change(id: string, attrs: Partial<PictureAttrs>) {
     const { view } = piece;
     if (!view) return;
@@ -58,6 +83,13 @@
       return false;
     });
     chosenId = id;
+  }
+
+  function lead(id: string, field: HTMLInputElement) {
+    const href = field.value.trim();
+    const isRight = !href || isSafeAddress(href);
+    sorry = isRight ? '' : 'This is no web address: it begins with https:// or http://.';
+    if (isRight) change(id, { href });
   }
 
   function takeOut(id: string) {
@@ -90,6 +122,13 @@
   }}
 >
   {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+  {#if elsewhere.length}
+    <p class="note">
+      {count(elsewhere.length, 'picture')}
+      {elsewhere.length === 1 ? 'stands' : 'stand'} on another site, which may take {elsewhere.length === 1 ? 'it' : 'them'} away.
+      <button class="word" disabled={busy} onclick={() => void bringIn()}>Bring {elsewhere.length === 1 ? 'it' : 'them'} in</button>
+    </p>
+  {/if}
   {#if pictures.length}
     <div class="pics">
       {#each pictures as p, i (p.id)}
@@ -134,6 +173,18 @@
             placeholder="What stands under it, if anything"
             value={chosen.caption}
             oninput={(e) => change(chosen.id, { caption: e.currentTarget.value })}></textarea>
+          <small></small>
+        </div>
+        <div class="field">
+          <label for="picture-href">Leads to</label>
+          <input
+            id="picture-href"
+            class="line"
+            type="url"
+            placeholder="A web address, if a click on it leads anywhere"
+            value={chosen.href}
+            onchange={(e) => lead(chosen.id, e.currentTarget)}
+          />
           <small></small>
         </div>
         {#if weight}

@@ -17,7 +17,7 @@
   }: { piece: Piece; source: SourceInHand; change: (says: string, work: () => Promise<unknown>, done?: string) => Promise<void> } =
     $props();
 
-  const LABELS: Record<Reading, string> = { structure: 'Keep structure', plain: 'Plain words', list: 'As a list' };
+  const LABELS: Record<Reading, string> = { structure: 'Keep structure', plain: 'Plain words', whole: 'Whole page', list: 'As a list' };
   const readings = $derived(readingsOf(source.source.kind));
   const at = $derived(piece.sources.findIndex((s) => s.id === source.id));
   const address = $derived(`/pieces/${piece.id}/sources/${source.id}`);
