@@ -19,7 +19,9 @@ export function draftOf(kind: SourceKind, doc: PostNode, stated: Partial<Details
     return { origins: [{ source: '', first: passages.length - 1, last: passages.length - 1 }] };
   });
   const first = tied.firstChild!;
-  const headed = first.type === schema.nodes.heading && first.attrs.level === 1;
+  // A title stands above the words, as a heading of the first level or as a line of its own.
+  const isHeading = first.type === schema.nodes.heading && first.attrs.level === 1;
+  const headed = isHeading || (!!stated.title && first.type === schema.nodes.paragraph && plainText(first).trim() === stated.title.trim());
   const own = headed ? plainText(first).trim() : '';
   const { details, cut } = fitDetails({ ...stated, ...(stated.title || own ? { title: stated.title || own } : {}) });
   const { title } = details;

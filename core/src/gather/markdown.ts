@@ -1,13 +1,15 @@
+import { parse as parseToml } from 'smol-toml';
 import { parse } from 'yaml';
 import type { Details } from '../post/details.ts';
-import { postFromMarkdown } from '../post/markdown.ts';
+import { parseMarkdown } from '../post/markdown.ts';
 import { draftOf, plainWords } from './draft.ts';
+import { pageOfMarkdown } from './markdown-parts.ts';
 import type { Format } from './formats.ts';
 import { plainPassages } from './plain-text.ts';
 
-const FRONT_MATTER = /^---[ \t]*\n([^]*?)\n(?:---|\.\.\.)[ \t]*(?:\n|$)/;
+const FRONT_MATTER = /^---[ \t]*\n([^]*?)\n(?:---|\.\.\.)[ \t]*(?:\n|$)|^\+\+\+[ \t]*\n([^]*?)\n\+\+\+[ \t]*(?:\n|$)/;
 
-/** A Markdown draft or outline, with YAML front matter if it has one: a passage per block, and the page itself. */
+/** A Markdown draft or outline, with front matter in YAML or TOML if it has one: a passage per block, and the page itself. */
 export const markdown: Format = {
   kind: 'markdown',
   fits: ({ text: words, name }) => {
@@ -21,7 +23,7 @@ export const markdown: Format = {
   read: ({ text }, reading) => {
     const body = text();
     const front = frontMatter(body);
-    const doc = postFromMarkdown(front ? body.replace(FRONT_MATTER, '') : body);
+    const doc = pageOfMarkdown(parseMarkdown(front ? body.replace(FRONT_MATTER, '') : body));
     const details = detailsOf(front ?? {});
     if (reading === 'plain')
       return { source: { kind: 'markdown', passages: plainPassages(plainWords(doc)), ...(details.title ? { title: details.title } : {}) } };
@@ -29,12 +31,12 @@ export const markdown: Format = {
   },
 };
 
-// The front matter as an object; null when there is none, or it is not YAML and so belongs to the text.
+// The front matter as an object; null when there is none, or it is none and so belongs to the text.
 function frontMatter(text: string): Record<string, unknown> | null {
   const m = FRONT_MATTER.exec(text);
   if (!m) return null;
   try {
-    const value: unknown = parse(m[1]!);
+    const value: unknown = m[1] === undefined ? parseToml(m[2]!) : parse(m[1]);
     return value && typeof value === 'object' && !Array.isArray(value) ? (value as Record<string, unknown>) : null;
   } catch {
     return null;

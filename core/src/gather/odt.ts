@@ -26,14 +26,22 @@ export const odt: Format = {
 
 const escape = (text: string) => text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
-type Style = { bold: boolean; italic: boolean; parent?: string; name: string };
+type Style = { bold: boolean; italic: boolean; struck: boolean; parent?: string; name: string };
+
+/** How a level of a list counts: with numbers, with bullets, or without a mark, and the first number. */
+type Level = { kind: 'o' | 'u' | 'c'; start: number };
+
+/** A list that is open: its style, how deep it lies, and the last number of each level. */
+type OpenList = { style: string; depth: number; counts: number[] };
 
 /** OpenDocument as HTML. */
 class Writer {
   readonly pictures = new Map<string, GatheredPicture>();
   readonly #notes: string[] = [];
   readonly #styles = new Map<string, Style>();
-  readonly #ordered = new Set<string>();
+  readonly #levels = new Map<string, Level>();
+  // The last numbers of lists that others may go on from, by id and by style.
+  readonly #counts = new Map<string, number[]>();
 
   constructor(
     readonly entries: Entries,
@@ -44,13 +52,13 @@ class Writer {
       this.#styles.set(style.attrs.name ?? '', {
         bold: /^(?:bold|[6-9]00)$/.test(text?.attrs['font-weight'] ?? ''),
         italic: text?.attrs['font-style'] === 'italic',
+        struck: /^(?!none)/.test(text?.attrs['text-line-through-style'] ?? text?.attrs['text-line-through-type'] ?? 'none'),
         name: style.attrs['display-name'] ?? style.attrs.name ?? '',
         ...(style.attrs['parent-style-name'] ? { parent: style.attrs['parent-style-name'] } : {}),
       });
     }
-    for (const list of documents.flatMap((d) => descendants(d, 'list-style'))) {
-      if (elements(list, 'list-level-style-number').some((l) => l.attrs.level === '1')) this.#ordered.add(list.attrs.name ?? '');
-    }
+    for (const list of documents.flatMap((d) => descendants(d, 'list-style')))
+      for (const level of elements(list)) this.#levels.set(`${list.attrs.name} ${level.attrs.level}`, levelOf(level));
   }
 
   blocks(parent: XmlElement): string {
@@ -59,17 +67,41 @@ class Writer {
       .join('');
   }
 
-  /** A list; one inside another has the style of the outer one unless it names its own. */
-  list(node: XmlElement, outer = ''): string {
-    const style = node.attrs['style-name'] ?? outer;
-    const tag = this.#ordered.has(style) ? 'ol' : 'ul';
-    const items = elements(node)
+  /**
+   * A list, as paragraphs that say which item they are. One inside another has the style of the outer one unless it names its
+   * own; one that goes on from another counts on (ODF 1.3, 19.780 and 19.781).
+   */
+  list(node: XmlElement, outer?: OpenList): string {
+    const style = node.attrs['style-name'] ?? outer?.style ?? '';
+    const goesOn = node.attrs['continue-list'] ?? (node.attrs['continue-numbering'] === 'true' ? style : '');
+    const counts = outer?.counts ?? [...(this.#counts.get(goesOn) ?? [])];
+    const open: OpenList = { style, depth: (outer?.depth ?? 0) + 1, counts };
+    if (outer) counts.length = Math.min(counts.length, open.depth - 1);
+    const html = elements(node)
       .filter((item) => item.name === 'list-item' || item.name === 'list-header')
-      .map((item) => {
-        const inner = elements(item).map((child) => (child.name === 'list' ? this.list(child, style) : this.block(child)));
-        return `<li>${inner.join('')}</li>`;
-      });
-    return `<${tag}>${items.join('')}</${tag}>`;
+      .map((item) => this.#item(item, open))
+      .join('');
+    for (const id of [node.attrs.id, style]) if (id && !outer) this.#counts.set(id, counts);
+    return html;
+  }
+
+  #item(item: XmlElement, open: OpenList): string {
+    const { style, depth, counts } = open;
+    const { kind, start } = this.#levels.get(`${style} ${depth}`) ?? { kind: 'u', start: 1 };
+    const given = Number(item.attrs['start-value'] ?? Number.NaN);
+    if (kind !== 'c' && item.name === 'list-item')
+      counts[depth - 1] = Number.isFinite(given) ? given : (counts[depth - 1] ?? start - 1) + 1;
+    const list = style.replace(/[^\w]/g, '_') || 'list';
+    let isFirst = true;
+    return elements(item)
+      .map((child) => {
+        if (child.name === 'list') return this.list(child, open);
+        if (child.name !== 'p') return this.block(child);
+        const mark = isFirst && item.name === 'list-item' ? kind : 'c';
+        isFirst = false;
+        return `<p class="item-${mark}-${depth}-${counts[depth - 1] ?? 0}-${list}">${this.inline(child)}</p>`;
+      })
+      .join('');
   }
 
   block(node: XmlElement): string {
@@ -85,15 +117,17 @@ class Writer {
   }
 
   styled(name: string | undefined, words: string): string {
-    const { bold, italic } = this.#look(name);
-    const slanted = italic && words.trim() ? `<em>${words}</em>` : words;
-    return bold && words.trim() ? `<strong>${slanted}</strong>` : slanted;
+    const { bold = false, italic = false, struck = false } = this.#styles.get(name ?? '') ?? {};
+    if (!words.trim()) return words;
+    const slanted = italic ? `<em>${words}</em>` : words;
+    const through = struck ? `<del>${slanted}</del>` : slanted;
+    return bold ? `<strong>${through}</strong>` : through;
   }
 
   /** The name under which a style is known, that of its nearest named ancestor. */
   role(name: string | undefined): string {
     for (let style = this.#styles.get(name ?? ''), depth = 0; style && depth < 10; depth++) {
-      if (/^(?:Title|Quotations|Heading|Preformatted)/i.test(style.name)) return style.name;
+      if (ROLES.test(style.name)) return style.name;
       style = this.#styles.get(style.parent ?? '');
     }
     return name ?? '';
@@ -117,12 +151,30 @@ class Writer {
     const alt = [...elements(frame, 'desc'), ...elements(frame, 'title')].map(textOf).find((t) => t.trim()) ?? '';
     return `<img src="${escape(path)}" alt="${escape(alt)}">`;
   }
-
-  #look(name: string | undefined) {
-    const style = this.#styles.get(name ?? '');
-    return { bold: style?.bold ?? false, italic: style?.italic ?? false };
-  }
 }
+
+function levelOf(level: XmlElement): Level {
+  if (level.name === 'list-level-style-bullet') return { kind: (level.attrs['bullet-char'] ?? '•').trim() ? 'u' : 'c', start: 1 };
+  const isBare = level.name !== 'list-level-style-number' || level.attrs['num-format'] === '';
+  return { kind: level.name === 'list-level-style-image' ? 'u' : isBare ? 'c' : 'o', start: Number(level.attrs['start-value'] ?? 1) };
+}
+
+// Styles that say what a paragraph is, by the names programs give them.
+const ROLES =
+  /^(?:Title|Quotations|Quote|Block[ _](?:20_)?Text|Heading|Preformatted|Source[ _](?:20_)?Code|(?:\w+[ _](?:20_)?)?Caption|Illustration|FigureCaption|Figure$)/i;
+
+/** The rows of a table itself, not those of tables inside its cells. */
+const ownRows = (node: XmlElement): XmlElement[] =>
+  elements(node).flatMap((child) =>
+    child.name === 'table-row' ? [child] : /^table-(?:header-rows|rows|row-group)$/.test(child.name) ? ownRows(child) : [],
+  );
+
+// Of cells that repeat a page needs few: a sheet may repeat an empty one a thousand times.
+const MOST_REPEATS = 20;
+const repeats = (node: XmlElement, name: string): number => {
+  const times = Number(node.attrs[name] ?? 1);
+  return times > 1 && textOf(node).trim() ? Math.min(MOST_REPEATS, times) : Math.min(times, 3);
+};
 
 type Handler = (node: XmlElement, writer: Writer) => string;
 
@@ -135,20 +187,26 @@ const BLOCKS: Record<string, Handler> = {
     const role = w.role(node.attrs['style-name']);
     const words = w.inline(node);
     if (/^Title/i.test(role)) return `<h1 class="title">${words}</h1>`;
-    if (/^Quotations/i.test(role)) return `<blockquote><p>${words}</p></blockquote>`;
+    if (/^(?:Quot|Block)/i.test(role)) return `<blockquote><p>${words}</p></blockquote>`;
+    if (/^(?:Preformatted|Source)/i.test(role)) return `<pre>${words}\n</pre>`;
+    if (/caption|^illustration|^figure/i.test(role)) return `<p class="caption">${words}</p>`;
     return `<p>${words}</p>`;
   },
   list: (node, w) => w.list(node),
   table: (node, w) => {
-    const rows = descendants(node, 'table-row').map((row) => {
+    const rows = ownRows(node).map((row) => {
       const cells = elements(row).filter((cell) => cell.name === 'table-cell' || cell.name === 'covered-table-cell');
-      return `<tr>${cells.map((cell) => `<td>${w.blocks(cell)}</td>`).join('')}</tr>`;
+      return `<tr>${cells.map((cell) => `<td>${w.blocks(cell)}</td>`.repeat(repeats(cell, 'number-columns-repeated'))).join('')}</tr>`.repeat(
+        repeats(row, 'number-rows-repeated'),
+      );
     });
     return `<table>${rows.join('')}</table>`;
   },
   'tracked-changes': () => '',
   'sequence-decls': () => '',
   'table-of-content': () => '',
+  'illustration-index': () => '',
+  'alphabetical-index': () => '',
   annotation: () => '',
   frame: (node, w) => `<p>${w.picture(node)}</p>`,
 };

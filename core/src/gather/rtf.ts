@@ -20,19 +20,43 @@ export const rtf: Format = {
 type State = {
   bold: boolean;
   italic: boolean;
+  struck: boolean;
   hidden: boolean;
   skip: boolean;
   into: 'body' | 'field' | 'picture' | 'title' | 'listtext' | 'style' | 'property' | 'value';
   unicodeSkip: number;
   link: boolean;
   note: boolean;
+  box: boolean;
 };
 
-const START: State = { bold: false, italic: false, hidden: false, skip: false, into: 'body', unicodeSkip: 1, link: false, note: false };
+const START: State = {
+  bold: false,
+  italic: false,
+  struck: false,
+  hidden: false,
+  skip: false,
+  into: 'body',
+  unicodeSkip: 1,
+  link: false,
+  note: false,
+  box: false,
+};
+
+// Words of styles that say what a paragraph is.
+const QUOTATION = /^\s*(?:quot|block ?text|intense quote)/i;
+const CAPTION = /^\s*(?:(?:\w+ ?)?caption|illustration)\b/i;
+const CODE = /^\s*(?:source code|preformatted|html preformatted|plain text)\b/i;
+const CONTENTS = /^\s*(?:toc \d|toc heading|contents (?:\d|heading))/i;
+
+// A bullet or a number as it is typed at the head of a paragraph that hangs.
+const TYPED = /^(?:([•·▪◦‣–—○■\uF0B7*-])|\(?(\d{1,3})[.)])(?:\s|&nbsp;|\u00A0)+/;
+// A first paragraph so large, bold and in the middle is the title, in half points.
+const TITLE_SIZE = 30;
 
 // Groups that hold nothing to read.
 const ASIDE = new Set(
-  'fonttbl colortbl listtable listoverridetable rsidtbl generator themedata colorschememapping latentstyles datastore xmlnstbl header headerl headerr headerf footer footerl footerr footerf annotation atnid atnauthor nonshppict author operator keywords comment company doccomm bkmkstart bkmkend pgdsctbl filetbl revtbl objdata'.split(
+  'fonttbl colortbl listtable listoverridetable rsidtbl generator themedata colorschememapping latentstyles datastore xmlnstbl header headerl headerr headerf footer footerl footerr footerf annotation atnid atnauthor nonshppict author operator keywords comment company doccomm bkmkstart bkmkend pgdsctbl filetbl revtbl objdata shprslt'.split(
     ' ',
   ),
 );
@@ -64,6 +88,8 @@ const CODE_PAGES: Readonly<Record<string, string>> = {
   65001: 'utf-8',
 };
 
+const STYLE = { number: 0, level: 9, name: '', isOfLetters: false };
+
 /** Reads RTF letter by letter into HTML. */
 class Reader {
   readonly pictures = new Map<string, GatheredPicture>();
@@ -79,10 +105,26 @@ class Reader {
   #row: string[] | null = null;
   #outline = 9;
   #listed = '';
+  // Whether a list says of the paragraph that it is an item, whether it is numbered, and the last number of each list.
+  #isListed = false;
+  #isNumbered = false;
+  #start = 1;
+  #counts = new Map<number, number>();
   #style = 0;
-  #listLevel = 1;
+  #level = 0;
+  #list = 0;
+  #indent = 0;
+  #hanging = 0;
+  #size = 24;
+  #isCentred = false;
+  // How far the items that are open are set in.
+  #indents: number[] = [];
+  #notes: string[] = [];
+  #boxed = '';
+  #host: string[] = [];
+  #roles = new Map<number, string>();
   #levels = new Map<number, number>();
-  #styleOutline: { number: number; level: number; name: string } = { number: 0, level: 9, name: '' };
+  #styleOutline = { ...STYLE };
   #field = '';
   #links: string[] = [];
   #hex = '';
@@ -92,7 +134,7 @@ class Reader {
   #rows: string[] = [];
 
   constructor(bytes: Uint8Array) {
-    this.#text = Array.from(bytes, (byte) => String.fromCharCode(byte)).join('');
+    this.#text = withoutBinary(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
     const page = /\\ansicpg(\d+)/.exec(this.#text)?.[1] ?? '1252';
     const decode = decoderFor(CODE_PAGES[page] ?? `windows-${page}`);
     this.#decode = (byte) => {
@@ -127,7 +169,7 @@ class Reader {
     }
     this.#endParagraph();
     this.#endTable();
-    return this.#html;
+    return this.#html + (this.#notes.length ? `<ol>${this.#notes.map((note) => `<li>${note.trim()}</li>`).join('')}</ol>` : '');
   }
 
   #brace(brace: string) {
@@ -140,9 +182,12 @@ class Reader {
     this.#state = this.#stack.pop() ?? { ...START };
     if (ended.into === 'picture' && this.#state.into !== 'picture') this.#endPicture();
     if (ended.into === 'style' && this.#state.into === 'style') this.#endStyle();
-    if (ended.into === 'field' && this.#state.into !== 'field') this.#line += this.#openLink();
-    if (ended.note && !this.#state.note) this.#line = `${this.#line.trimEnd()}]`;
-    if (ended.link && !this.#state.link && this.#links.pop()) this.#line += '</a>';
+    if (ended.into === 'field' && this.#state.into !== 'field') this.#write(this.#openLink());
+    if (ended.link && !this.#state.link && this.#links.pop()) this.#write('</a>');
+    if (ended.box && !this.#state.box) {
+      this.#endParagraph(true);
+      this.#line = this.#host.pop() ?? '';
+    }
   }
 
   // A group marked with a star may be passed over by who does not know it; those known are named here.
@@ -169,11 +214,18 @@ class Reader {
     else if (into === 'listtext') this.#listed += words;
     else if (into === 'style') this.#styleOutline.name += words;
     else if (!skip && !hidden && words) {
-      const { bold, italic } = this.#state;
+      const { bold, italic, struck } = this.#state;
       const marked = escape(words);
       const slanted = italic && words.trim() ? `<em>${marked}</em>` : marked;
-      this.#line += bold && words.trim() ? `<strong>${slanted}</strong>` : slanted;
+      const through = struck && words.trim() ? `<del>${slanted}</del>` : slanted;
+      this.#write(bold && words.trim() ? `<strong>${through}</strong>` : through);
     }
+  }
+
+  /** Puts words where they belong: into the note that is open, else into the line. */
+  #write(html: string) {
+    if (this.#state.note && this.#notes.length) this.#notes[this.#notes.length - 1] += html;
+    else this.#line += html;
   }
 
   #openLink(): string {
@@ -184,23 +236,56 @@ class Reader {
     return `<a href="${escape(href).replaceAll('"', '&quot;')}">`;
   }
 
-  #endParagraph() {
+  #endParagraph(isBox = this.#state.box) {
     // A link ends with its paragraph at the latest.
     const line = this.#line + '</a>'.repeat(this.#links.length);
     this.#links = [];
     this.#line = '';
     const listed = this.#listed.trim();
     this.#listed = '';
+    const isListed = this.#isListed;
+    this.#isListed = false;
     if (this.#row) {
       this.#row[this.#row.length - 1] += `${line} `;
       return;
     }
     this.#endTable();
     if (!line.replace(/<[^>]*>/g, '').trim() && !line.includes('<img')) return;
+    const written = this.#paragraph(line, listed, isListed);
+    if (isBox) this.#boxed += written;
+    else {
+      this.#html += written + this.#boxed;
+      this.#boxed = '';
+    }
+  }
+
+  /** A paragraph as HTML: a heading, an item, what its style says, or plain. */
+  #paragraph(line: string, listed: string, isListed: boolean): string {
     const level = this.#outline < 6 ? this.#outline : (this.#levels.get(this.#style) ?? 9);
-    if (level < 0) this.#html += `<h1 class="title">${line}</h1>`;
-    else if (level < 6) this.#html += `<h${level + 1}>${line.replace(/<\/?strong>/g, '')}</h${level + 1}>`;
-    else this.#html += `<p${listed ? ` style="mso-list:l0 level${this.#listLevel}"` : ''}>${listed ? `${escape(listed)} ` : ''}${line}</p>`;
+    const role = this.#roles.get(this.#style) ?? '';
+    const isFirst = !this.#html && this.#isCentred && this.#size >= TITLE_SIZE && /^<strong>/.test(line);
+    if (level < 0 || isFirst) return `<h1 class="title">${line.replace(/<\/?strong>/g, '')}</h1>`;
+    if (level < 6) return `<h${level + 1}>${line.replace(/<\/?strong>/g, '')}</h${level + 1}>`;
+    if (CONTENTS.test(role)) return '';
+    if (QUOTATION.test(role)) return `<blockquote><p>${line}</p></blockquote>`;
+    if (CODE.test(role)) return `<pre>${line}\n</pre>`;
+    if (CAPTION.test(role)) return `<p class="caption">${line}</p>`;
+    const typed = this.#hanging < 0 && !listed ? TYPED.exec(line.replace(/^\s+/, '')) : null;
+    const isItem = listed || typed || isListed;
+    if (!isItem) {
+      if (this.#indents.length && this.#indent > 0 && this.#indent >= this.#indents.at(-1)!)
+        return `<p class="item-c-${this.#indents.length}-0-rtf">${line}</p>`;
+      this.#indents = [];
+      return `<p>${line}</p>`;
+    }
+    while (this.#indents.length && this.#indents.at(-1)! > this.#indent) this.#indents.pop();
+    if (this.#indents.at(-1) !== this.#indent) this.#indents.push(this.#indent);
+    const depth = Math.max(this.#level + 1, this.#indents.length);
+    const counted = this.#isNumbered && !listed ? (this.#counts.get(this.#list) ?? this.#start - 1) + 1 : undefined;
+    if (counted !== undefined) this.#counts.set(this.#list, counted);
+    const number = typed ? typed[2] : (/^\(?(\d{1,3})[.)]?$/.exec(listed)?.[1] ?? counted);
+    const words = typed ? line.replace(/^\s+/, '').slice(typed[0].length) : line;
+    return `<p class="item-${number ? 'o' : 'u'}-${depth}-${number ?? 0}-rtf${this.#list}">${words}</p>`;
   }
 
   #endTable() {
@@ -219,14 +304,17 @@ class Reader {
   }
 
   #endStyle() {
-    const { number, level, name } = this.#styleOutline;
+    const { number, level, name, isOfLetters } = this.#styleOutline;
+    this.#styleOutline = { ...STYLE };
+    // A style for letters makes no paragraph a heading.
+    if (isOfLetters) return;
+    this.#roles.set(number, name);
     if (/^\s*title\b/i.test(name)) this.#levels.set(number, -1);
     else if (level < 6) this.#levels.set(number, level);
     else {
       const heading = /^\s*heading ([1-6])\b/i.exec(name);
       if (heading) this.#levels.set(number, Number(heading[1]) - 1);
     }
-    this.#styleOutline = { number: 0, level: 9, name: '' };
   }
 
   static readonly words: Record<string, (this: Reader, figure: number | null, on: boolean) => void> = {
@@ -236,28 +324,58 @@ class Reader {
     i(_, on) {
       this.#state.italic = on;
     },
+    strike(_, on) {
+      this.#state.struck = on;
+    },
     v(_, on) {
       this.#state.hidden = on;
     },
+    // Words taken out while changes were kept track of.
+    deleted(_, on) {
+      this.#state.hidden = on;
+    },
     plain() {
-      Object.assign(this.#state, { bold: false, italic: false, hidden: false });
+      Object.assign(this.#state, { bold: false, italic: false, struck: false, hidden: false });
+    },
+    fs(figure) {
+      this.#size = figure ?? 24;
+    },
+    qc() {
+      this.#isCentred = true;
+    },
+    li(figure) {
+      if (this.#state.into === 'body') this.#indent = figure ?? 0;
+    },
+    fi(figure) {
+      if (this.#state.into === 'body') this.#hanging = figure ?? 0;
+    },
+    ls(figure) {
+      this.#list = figure ?? 0;
+    },
+    cs() {
+      if (this.#state.into === 'style') this.#styleOutline.isOfLetters = true;
     },
     pard() {
       if (this.#state.into !== 'body' || this.#state.note) return;
       this.#outline = 9;
       this.#style = 0;
-      this.#listLevel = 1;
+      this.#level = 0;
+      this.#list = 0;
+      this.#indent = 0;
+      this.#hanging = 0;
+      this.#isCentred = false;
       if (this.#row && this.#row.length === 1 && !this.#row[0]) this.#row = null;
     },
     par() {
-      this.#endParagraph();
+      if (this.#state.note) this.#write(' ');
+      else this.#endParagraph();
     },
     sect() {
       this.#endParagraph();
     },
     line() {
       this.#say('');
-      if (!this.#state.skip) this.#line += '<br>';
+      if (!this.#state.skip) this.#write('<br>');
     },
     tab() {
       this.#say(' ');
@@ -278,6 +396,14 @@ class Reader {
     },
     listtext() {
       this.#state.into = 'listtext';
+      this.#isListed = true;
+      this.#isNumbered = false;
+    },
+    pndec() {
+      this.#isNumbered = true;
+    },
+    pnstart(figure) {
+      this.#start = figure ?? 1;
     },
     pntext() {
       this.#state.into = 'listtext';
@@ -292,18 +418,26 @@ class Reader {
       Object.assign(this.#state, { into: 'field', skip: false });
     },
     fldrslt() {
-      this.#state.link = this.#links.length > 0;
+      Object.assign(this.#state, { link: this.#links.length > 0, skip: false });
     },
     ilvl(figure) {
-      this.#listLevel = (figure ?? 0) + 1;
+      if (this.#state.into === 'body') this.#level = figure ?? 0;
+    },
+    // The words of a box stand behind the paragraph it is tied to.
+    shptxt() {
+      Object.assign(this.#state, { box: true, skip: false, into: 'body' });
+      this.#host.push(this.#line);
+      this.#line = '';
     },
     shppict() {
       this.#state.skip = false;
     },
     footnote() {
-      // A note stands in brackets where it was called for.
-      Object.assign(this.#state, { note: true, skip: false });
-      this.#line += ' [';
+      // A note stands at the end, under the number by which it was called.
+      if (this.#state.note) return;
+      this.#line = `${this.#line.trimEnd()}[${this.#notes.length + 1}]`;
+      this.#notes.push('');
+      Object.assign(this.#state, { note: true, skip: false, bold: false, italic: false });
     },
     pict() {
       if (!this.#state.skip) this.#state.into = 'picture';
@@ -348,3 +482,17 @@ class Reader {
 }
 
 const WORDS = Reader.words;
+
+/** RTF with the bytes of its pictures written as figures, as they mostly are (RTF 1.9.1, \\bin). */
+function withoutBinary(text: string): string {
+  const mark = /\\bin(\d+) ?/g;
+  let written = '';
+  let at = 0;
+  for (let m = mark.exec(text); m; m = mark.exec(text)) {
+    const end = Math.min(text.length, mark.lastIndex + Number(m[1]));
+    written += text.slice(at, m.index);
+    for (const byte of text.slice(mark.lastIndex, end)) written += byte.charCodeAt(0).toString(16).padStart(2, '0');
+    mark.lastIndex = at = end;
+  }
+  return written + text.slice(at);
+}

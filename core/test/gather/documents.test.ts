@@ -46,18 +46,14 @@ describe('a handout from an office program', () => {
 
 Leave it overnight in a cool room, and do not sit on it before the morning, however sure you are that it is dry.
 `;
-  const AFTER = '\n1. Four hours without the soaking.\n';
+  const NOTES = '\n1. Four hours without the soaking.\n';
 
-  for (const [kind, note, after] of [
-    ['docx', '\\[1]', AFTER],
-    ['odt', '\\[1]', AFTER],
-    ['rtf', ' \\[Four hours without the soaking.]', ''],
-  ] as const) {
+  for (const kind of ['docx', 'odt', 'rtf']) {
     it(`keeps headings, lists, links, table, note and picture as ${kind.toUpperCase()}, and leaves comments out`, async () => {
       const gathered = await gather(sample(`handout.${kind}`), `handout.${kind}`);
       expect(gathered.source.kind).to.equal(kind);
       expect(gathered.source.title).to.equal('Caning a chair');
-      expect(page(gathered)).to.equal(HANDOUT.replace('NOTE', note) + after);
+      expect(page(gathered)).to.equal(HANDOUT.replace('NOTE', '\\[1]') + NOTES);
       expect(gathered.pictures).to.have.length(1);
       expect(Array.from(gathered.pictures![0]!.bytes)).to.deep.equal(Array.from(sample('seat.png')));
       expect(gathered.source.passages.map((p) => p.text)).to.include.members(['Twenty pegs', 'kitchen chairs', 'Sizes of cane']);

@@ -1,0 +1,60 @@
+import type { FootnoteDefinition, FootnoteReference, Html, List, ListItem, Paragraph, Root } from 'mdast';
+import { raw } from 'hast-util-raw';
+import { toHast } from 'mdast-util-to-hast';
+import { SKIP, visit } from 'unist-util-visit';
+import { isOwnTag } from '../post/own-mdast.ts';
+import { postFromHast } from '../post/html.ts';
+import { mdastToPost } from '../post/mdast-to-post.ts';
+import type { PostNode } from '../post/schema.ts';
+
+/**
+ * A Markdown tree as a page: footnotes at its end under the numbers they are called by, tasks with a box that says whether they
+ * are done, and elements of HTML in it read as such: of those the page has no place for, the words.
+ */
+export function pageOfMarkdown(tree: Root): PostNode {
+  numberNotes(tree);
+  boxTasks(tree);
+  return hasHtml(tree) ? postFromHast(raw(toHast(tree, { allowDangerousHtml: true })) as never) : mdastToPost(tree);
+}
+
+function numberNotes(tree: Root): void {
+  const called: string[] = [];
+  visit(tree, 'footnoteReference', (node: FootnoteReference, at, parent) => {
+    if (!called.includes(node.identifier)) called.push(node.identifier);
+    parent!.children[at!] = { type: 'text', value: `[${called.indexOf(node.identifier) + 1}]` };
+  });
+  const notes = new Map<string, FootnoteDefinition>();
+  visit(tree, 'footnoteDefinition', (node: FootnoteDefinition, at, parent) => {
+    if (!notes.has(node.identifier)) notes.set(node.identifier, node);
+    parent!.children.splice(at!, 1);
+    return [SKIP, at!];
+  });
+  // A note nobody calls keeps its words, behind the others.
+  const order = [...called, ...[...notes.keys()].filter((id) => !called.includes(id))];
+  const items = order.flatMap((id): ListItem[] => {
+    const note = notes.get(id);
+    return note ? [{ type: 'listItem', spread: false, children: note.children }] : [];
+  });
+  if (items.length) tree.children.push({ type: 'list', ordered: true, start: 1, spread: false, children: items } satisfies List);
+}
+
+function boxTasks(tree: Root): void {
+  visit(tree, 'listItem', (item: ListItem) => {
+    if (typeof item.checked !== 'boolean') return;
+    const first = item.children[0];
+    const words: Paragraph = first?.type === 'paragraph' ? first : { type: 'paragraph', children: [] };
+    if (words !== first) item.children.unshift(words);
+    words.children.unshift({ type: 'text', value: item.checked ? '☑ ' : '☐ ' });
+    item.checked = null;
+  });
+}
+
+/** Whether a tree holds elements of HTML besides those a post is written with, pictures and comments. */
+function hasHtml(tree: Root): boolean {
+  let found = false;
+  visit(tree, 'html', ({ value }: Html) => {
+    const markup = value.trim();
+    found ||= !isOwnTag(markup) && !/^<!--[^]*-->$/.test(markup) && !/^<(?:img|br)\b[^<>]*>$/i.test(markup);
+  });
+  return found;
+}
