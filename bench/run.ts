@@ -1,5 +1,5 @@
 // Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench; with --road, --tidy, --shape or --figures (of speed) only those.
+// docs/benchmarks.md with --write. Run: npm run bench; with --gather, --road, --tidy, --shape or --figures (of speed) only those.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -7,6 +7,7 @@ import config from '../playwright.config.ts';
 import { startServer } from '../app/test/running-server.ts';
 import { deskFigures, demoFolder, drop, screenFigures, startFigures } from './application.ts';
 import { coreFigures } from './core.ts';
+import { gatherFigures } from './gather.ts';
 import { isMet, table, type Figure } from './measure.ts';
 import { qualityFigures } from './quality.ts';
 import { headingFigures } from './headings.ts';
@@ -15,6 +16,7 @@ import { shapeFigures } from './shape.ts';
 import { typingFigures } from './typing.ts';
 
 const STEPS = {
+  gather: gatherFigures,
   road: roadFigures,
   tidy: qualityFigures,
   shape: async () => [...(await shapeFigures()), ...(await headingFigures())],

@@ -2,13 +2,13 @@ import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Complaint } from '@even-page/core/complaint';
-import { gather } from '@even-page/core/gather/formats';
 import { usualHouse } from '@even-page/core/tidy/house';
 import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { readModel } from '@even-page/core/tidy/marks/model';
 import { readWorth } from '@even-page/core/tidy/wording/worth';
 import { check } from './commands/check.ts';
 import type { Command, Request } from './commands/command.ts';
+import { materialOf } from './one-material.ts';
 import { post } from './commands/post.ts';
 import { read } from './commands/read.ts';
 import { shape } from './commands/shape.ts';
@@ -64,7 +64,7 @@ export async function run(argv: string[]): Promise<Result> {
     const to = values.to ?? 'md';
     if (to !== 'md' && to !== 'html') throw new Complaint('A post goes to md or html: use --to md or --to html.');
     const fileName = file === '-' ? '' : basename(file);
-    const { source, draft } = await gather(bytesOf(file), fileName);
+    const { source, draft } = await materialOf(bytesOf(file), fileName);
     const names = (values.names ?? '')
       .split(',')
       .map((name) => name.trim())

@@ -43,6 +43,22 @@ describe('even-page on the command line', () => {
     ]);
   });
 
+  it('keeps the lists and tables of material without headings', async () => {
+    const table = `${ROOT}core/test/samples/sizes.csv`;
+    expect((await run(['post', table])).out).to.contain('| No. 4 | 2,75 mm | kitchen chairs');
+    const { stdout } = spawned(['post', '-'], 'Bring these:\n\n- a saw\n- a friend\n- an hour\n');
+    expect(stdout).to.contain('- a saw\n- a friend\n- an hour');
+  });
+
+  it('reads an archive file after file, and the captions inside a recording', async () => {
+    const archive = (await run(['post', `${ROOT}core/test/samples/handout.zip`])).out;
+    expect(archive).to.match(/# The steps[^]*\| No\. 4 \| 2,75 mm/);
+    const { passages, kind } = await json('read', `${ROOT}demo/recordings/caning-first-steps.webm`);
+    expect(kind).to.equal('recording');
+    expect(passages[0].startMs).to.be.within(590, 630);
+    expect((await run(['read', `${ROOT}core/test/samples/tone.wav`])).err).to.match(/^even-page: This recording has no captions inside/);
+  });
+
   it('makes a post as Markdown with front matter and as HTML', async () => {
     expect((await run(['post', LOG, '--to', 'md'])).out).to.match(/^---\ntitle: What the mending log taught us/);
     expect((await run(['post', TALK, '--to', 'html'])).out).to.match(/^<!doctype html>[^]*<h2>/);

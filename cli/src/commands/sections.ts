@@ -23,9 +23,13 @@ export type PrintedSection = {
 /** What a file makes: its page, its sections, and what was found for its details. */
 export type PageOfFile = { doc: PostNode; sections: PrintedSection[]; details: Partial<Details>; account?: Account };
 
-/** The page a file makes: a draft keeps its own headings, of other material one is made. */
+/** Whether a page has an order of its own: headings, or lists, tables, quotations, code and pictures, which prose made anew would lose. */
+const isStructured = (doc: PostNode): boolean =>
+  doc.children.some((block) => !block.isTextblock || block.type.name === 'heading' || block.type.name === 'codeBlock');
+
+/** The page a file makes: a draft keeps its own order, of other material one is made. */
 export function pageOf({ source, draft, fileName, wishes, tools }: Request): PageOfFile {
-  if (draft && wishes.sections === undefined && outlineOf(draft.doc).some((s) => s.id !== 'lead' || s.heading))
+  if (draft && wishes.sections === undefined && isStructured(draft.doc))
     return { doc: draft.doc, sections: ownSections(draft.doc), details: draft.details };
   const edits = editsForSections(findEdits(source, tools), []);
   const choices = wishes.person ? { person: wishes.person } : {};

@@ -1,13 +1,15 @@
+import { fromHtml } from 'hast-util-from-html';
+import { toString } from 'hast-util-to-string';
 import { Complaint } from '../complaint.ts';
 import { readTime } from '../language/times.ts';
 import { onceSaid } from './rolling.ts';
-import type { SaidBy } from './speaker.ts';
+import { splitSpeaker, type SaidBy } from './speaker.ts';
 import type { Passage } from './source.ts';
 
 const ARROW = /^\s*([\d:.,]+)\s*-->\s*([\d:.,]+)/;
 
-/** What stands in a cue after its timing line, as plain words. */
-export type CueText = (raw: string) => SaidBy;
+/** What stands in a cue after its timing line, as plain words; several when several speak. */
+export type CueText = (raw: string) => SaidBy[];
 
 /** The line that gives a cue its times, told by its arrow. */
 export function isTimingLine(line: string): boolean {
@@ -23,9 +25,16 @@ export function readCues(text: string, cueText: CueText): Passage[] {
   let current: { startMs: number; endMs: number; lines: string[] } | null = null;
   const close = () => {
     if (!current) return;
-    const said = cueText(current.lines.join('\n'));
-    const { startMs, endMs } = current;
-    if (said.text.trim()) passages.push({ ...said, text: said.text.trim(), startMs, endMs });
+    const said = cueText(current.lines.join('\n')).filter(({ text }) => text.trim());
+    const letters = said.reduce((sum, { text }) => sum + text.length, 0);
+    // Of a cue that several share, each has as much time as letters.
+    let { startMs } = current;
+    for (const [i, one] of said.entries()) {
+      const endMs =
+        i === said.length - 1 ? current.endMs : startMs + Math.round(((current.endMs - current.startMs) * one.text.length) / letters);
+      passages.push({ ...one, text: one.text.trim(), startMs, endMs });
+      startMs = endMs;
+    }
     current = null;
   };
   const lines = text.split('\n');
@@ -57,18 +66,21 @@ function startsCue(lines: string[], at: number): boolean {
   return isTimingLine(lines[at]!) || isTimingLine(lines[at + 1] ?? '') || /^(NOTE|STYLE|REGION)\b/.test(lines[at]!);
 }
 
-const ENTITY: Record<string, string> = {
-  '&amp;': '&',
-  '&lt;': '<',
-  '&gt;': '>',
-  '&nbsp;': ' ',
-  '&lrm;': '',
-  '&rlm;': '',
-};
+// Marks of the direction of writing say nothing in a line of words.
+const UNSEEN = /[\u200E\u200F\u202A-\u202E]/g;
 
-/** Cue text without tags, with the entities WebVTT knows spelt out. */
+/** Cue text without tags, with entities spelt out: those of HTML and numbers. */
 export function plainCueText(raw: string): string {
-  return raw.replace(/<[^<>]*>/g, '').replace(/&(?:amp|lt|gt|nbsp|lrm|rlm);/g, (e) => ENTITY[e]!);
+  return toString(fromHtml(raw.replace(/<[^<>]*>/g, '').replaceAll('<', '&lt;'), { fragment: true }))
+    .replaceAll('\u00A0', ' ')
+    .replace(UNSEEN, '');
+}
+
+/** The words of a cue by who says them: a dash at the head of each of its lines is a change of voice. */
+export function voicesOf(words: string): SaidBy[] {
+  const lines = words.split('\n').filter((line) => line.trim());
+  const isShared = lines.length > 1 && lines.every((line) => /^\s*[-–—]\s?\S/.test(line));
+  return isShared ? lines.map((line) => splitSpeaker(line.replace(/^\s*[-–—]\s?/, ''))) : [splitSpeaker(words)];
 }
 
 /** Words without the style tags that caption programs leave in them; other angle brackets are words. */

@@ -26,7 +26,12 @@ export const docx: Format = {
     const part = (path: string) => (entries[path] ? parseXml(strFromU8(entries[path])) : null);
     const styles = part(STYLES);
     const levelOf = headingLevels(styles);
-    const items = withItems(withPlainLinks(withStyledOutline(body)), part(NUMBERING), styles, (style) => style.startsWith(OUTLINE) || levelOf(style) !== null);
+    const items = withItems(
+      withPlainLinks(withStyledOutline(body)),
+      part(NUMBERING),
+      styles,
+      (style) => style.startsWith(OUTLINE) || levelOf(style) !== null,
+    );
     const file = items.xml === body ? bytes : zipSync({ ...entries, [DOCUMENT]: strToU8(items.xml) }, { level: 0 });
     const pictures = new Map<string, GatheredPicture>();
     const keepPicture = mammoth.images.imgElement(async (image) => {

@@ -16,6 +16,7 @@ import { rawOf, refuseOthers, type Raw } from './raw.ts';
 import type { Reading } from './readings.ts';
 import { rtf } from './rtf.ts';
 import { settled } from './speaker.ts';
+import { slides } from './slides.ts';
 import { sound } from './sound.ts';
 import type { Source, SourceKind } from './source.ts';
 import { srt } from './srt.ts';
@@ -53,6 +54,7 @@ export type Format = {
 export const FORMATS: readonly Format[] = [
   docx,
   odt,
+  slides,
   archive,
   pdf,
   rtf,

@@ -1,4 +1,4 @@
-import type { FootnoteDefinition, FootnoteReference, Html, List, ListItem, Paragraph, Root } from 'mdast';
+import type { FootnoteDefinition, FootnoteReference, Heading, Html, List, ListItem, Paragraph, Root, Table } from 'mdast';
 import { raw } from 'hast-util-raw';
 import { toHast } from 'mdast-util-to-hast';
 import { SKIP, visit } from 'unist-util-visit';
@@ -8,12 +8,14 @@ import { mdastToPost } from '../post/mdast-to-post.ts';
 import type { PostNode } from '../post/schema.ts';
 
 /**
- * A Markdown tree as a page: footnotes at its end under the numbers they are called by, tasks with a box that says whether they
+ * A Markdown tree as a page: footnotes at its end under the numbers they are called by, headings without the names of their places, tasks with a box that says whether they
  * are done, and elements of HTML in it read as such: of those the page has no place for, the words.
  */
 export function pageOfMarkdown(tree: Root): PostNode {
   numberNotes(tree);
   boxTasks(tree);
+  withoutAnchors(tree);
+  withHeads(tree);
   return hasHtml(tree) ? postFromHast(raw(toHast(tree, { allowDangerousHtml: true })) as never) : mdastToPost(tree);
 }
 
@@ -46,6 +48,21 @@ function boxTasks(tree: Root): void {
     if (words !== first) item.children.unshift(words);
     words.children.unshift({ type: 'text', value: item.checked ? '☑ ' : '☐ ' });
     item.checked = null;
+  });
+}
+
+/** Takes away what some programs write behind a heading to name its place (`{#soaking}`; common practice, no source). */
+function withoutAnchors(tree: Root): void {
+  visit(tree, 'heading', (heading: Heading) => {
+    const last = heading.children.at(-1);
+    if (last?.type === 'text') last.value = last.value.replace(/\s*\{:?\s*[#.][^{}]*\}\s*$/, '');
+  });
+}
+
+/** A table whose head is empty, as some programs must write one, has its first row as its head. */
+function withHeads(tree: Root): void {
+  visit(tree, 'table', (table: Table) => {
+    if (table.children.length > 1 && table.children[0]!.children.every((cell) => !cell.children.length)) table.children.shift();
   });
 }
 

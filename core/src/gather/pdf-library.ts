@@ -1,6 +1,6 @@
 type TextItem = { str: string; transform: number[]; width: number; fontName: string };
 export type Annotation = { url?: string; rect: number[] };
-type Objects = { get(name: string, take: (value: unknown) => void): void };
+type Objects = { get(name: string, take: (value: unknown) => void): void; has(name: string): boolean };
 export type Page = {
   view: number[];
   objs: Objects;

@@ -5,11 +5,12 @@ import type { Format, GatheredPicture } from './formats.ts';
 import { beginsWith } from './raw.ts';
 import { tableOf } from './table.ts';
 import { plainPassages } from './plain-text.ts';
-import { blocksOfPages, type PdfBlock, type PdfPage, type PdfRun, type PlacedPicture } from './pdf-layout.ts';
+import { blocksOfPages, type PdfBlock, type PdfItem } from './pdf-layout.ts';
+import type { PdfPage, PdfRun, PlacedPicture } from './pdf-lines.ts';
 import { picturesOf } from './pdf-pictures.ts';
 import { pictureAddress } from './picture-address.ts';
 import { isSafeAddress } from '../post/address.ts';
-import { pdfLibrary, type Annotation } from './pdf-library.ts';
+import { pdfLibrary, type Annotation, type Page } from './pdf-library.ts';
 
 const MOST_PAGES = 1000;
 
@@ -43,8 +44,37 @@ function nodeOf(block: PdfBlock, links: Link[]): PostNode {
   if (block.kind === 'paragraph') return nodes.paragraph.create(null, words(block.text));
   if (block.kind === 'table') return tableOf(block.rows);
   if (block.kind === 'picture') return nodes.picture.create({ src: pictureAddress(block.number) });
-  const items = block.items.map((text) => nodes.listItem.create(null, nodes.paragraph.create(null, words(text))));
-  return block.start === null ? nodes.bulletList.create(null, items) : nodes.orderedList.create({ start: block.start }, items);
+  return listOf(block.items, block.start, words);
+}
+
+/** Items as a list, those deeper than the first inside the one before them. */
+function listOf(items: readonly PdfItem[], start: number | null, words: (text: string) => PostNode[]): PostNode {
+  const { nodes } = schema;
+  const depth = items[0]!.depth;
+  const made: PostNode[] = [];
+  for (let at = 0; at < items.length;) {
+    let end = at + 1;
+    while (end < items.length && items[end]!.depth > depth) end++;
+    const inner = items.slice(at + 1, end);
+    const own = nodes.paragraph.create(null, words(items[at]!.text));
+    made.push(nodes.listItem.create(null, inner.length ? [own, listOf(inner, inner[0]!.start, words)] : own));
+    at = end;
+  }
+  return start === null ? nodes.bulletList.create(null, made) : nodes.orderedList.create({ start }, made);
+}
+
+const BOLD = /bold|black|heavy|demi(?!-?light)/i;
+
+/** Which fonts of a page are bold, by the names they have in the document. */
+async function boldFonts(page: Page, names: ReadonlySet<string>): Promise<Set<string>> {
+  const bold = new Set<string>();
+  for (const name of names) {
+    if (!page.commonObjs.has(name)) continue;
+    const font = await new Promise<unknown>((resolve) => page.commonObjs.get(name, resolve));
+    const { name: called = '', bold: isBold, black } = font as { name?: string; bold?: boolean; black?: boolean };
+    if (isBold || black || BOLD.test(called)) bold.add(name);
+  }
+  return bold;
 }
 
 /** Words with the links that lie over them; they come in the order of the document. */
@@ -57,8 +87,17 @@ function linked(text: string, links: Link[]): PostNode[] {
     if (at < 0) break;
     links.shift();
     if (at) found.push(schema.text(rest.slice(0, at)));
-    found.push(schema.text(words, [schema.marks.link.create({ href })]));
-    rest = rest.slice(at + words.length);
+    // A link that goes on in the next line is the same one.
+    const [next] = links;
+    const goesOn =
+      next?.href === href &&
+      rest
+        .slice(at + words.length)
+        .trimStart()
+        .startsWith(next.text);
+    const long = goesOn ? `${words} ${links.shift()!.text}` : words;
+    found.push(schema.text(long, [schema.marks.link.create({ href })]));
+    rest = rest.slice(at + long.length);
   }
   return rest ? [...found, schema.text(rest)] : found;
 }
@@ -84,14 +123,27 @@ async function pagesOf(bytes: Uint8Array) {
       const page = await document.getPage(n);
       const [left, bottom, right, top] = page.view as [number, number, number, number];
       const { items } = await page.getTextContent();
+      // Reading the pictures loads the fonts too.
+      const found = await picturesOf(page, top);
+      const isBold = await boldFonts(page, new Set(items.flatMap((item) => ('fontName' in item ? item.fontName : []))));
       const runs = items.flatMap((item) => {
         if (!('str' in item) || !item.str) return [];
         const [a, b, , , x, y] = item.transform as [number, number, number, number, number, number];
-        return [{ text: item.str, x: x - left, y: top - y, width: item.width, size: Math.hypot(a, b), font: item.fontName }];
+        return [
+          {
+            text: item.str,
+            x: x - left,
+            y: top - y,
+            width: item.width,
+            size: Math.hypot(a, b),
+            font: item.fontName,
+            isBold: isBold.has(item.fontName),
+          },
+        ];
       });
       links.push(...linksOf(await page.getAnnotations(), runs, left, top));
       const placed: PlacedPicture[] = [];
-      for (const { y, name, bytes: png } of await picturesOf(page, top)) {
+      for (const { y, name, bytes: png } of found) {
         placed.push({ y, number: pictures.length });
         pictures.push({ name, bytes: png });
       }
@@ -110,18 +162,25 @@ async function pagesOf(bytes: Uint8Array) {
   }
 }
 
-/** The links of a page: the address, and the words that lie under it. */
+/** The links of a page: the address, and the words that lie under it; those of one link on two lines follow one another. */
 function linksOf(annotations: Annotation[], runs: readonly PdfRun[], left: number, top: number): Link[] {
   return annotations.flatMap(({ url, rect }) => {
     if (!url || !isSafeAddress(url)) return [];
     const [x1, y1, x2, y2] = rect as [number, number, number, number];
-    const under = runs.filter(
-      (r) => r.y >= top - y2 && r.y <= top - y1 + 1 && r.x + r.width / 2 > x1 - left && r.x + r.width / 2 < x2 - left,
-    );
+    const under = runs.filter((r) => r.y >= top - y2 && r.y <= top - y1 + 1 && r.x + r.width > x1 - left + 1 && r.x < x2 - left - 1);
     const text = under
-      .map((r) => r.text)
+      .map((r) => lettersWithin(r, x1 - left, x2 - left))
       .join('')
       .trim();
     return text ? [{ text, href: url }] : [];
   });
+}
+
+/** The whole words of a run that lie between two places, as if all letters were of one width. */
+function lettersWithin({ text, x, width }: PdfRun, from: number, to: number): string {
+  if (x >= from - 2 && x + width <= to + 2) return text;
+  const at = (place: number) => Math.round(((place - x) / width) * text.length);
+  const edges = [0, ...[...text.matchAll(/\s+/g)].flatMap((m) => [m.index, m.index + m[0].length]), text.length];
+  const nearest = (place: number) => edges.reduce((best, edge) => (Math.abs(edge - place) < Math.abs(best - place) ? edge : best));
+  return text.slice(nearest(at(from)), nearest(at(to)));
 }

@@ -15,6 +15,7 @@ const OFFERED: Partial<Record<SourceKind, readonly Reading[]>> = {
   odt: BOTH,
   rtf: BOTH,
   pdf: BOTH,
+  slides: BOTH,
   mail: BOTH,
   opml: BOTH,
   csv: ['structure', 'list', 'plain'],

@@ -109,6 +109,8 @@ class Reader {
   #isListed = false;
   #isNumbered = false;
   #start = 1;
+  // Whether the last item had a number.
+  #isCounting = false;
   #counts = new Map<number, number>();
   #style = 0;
   #level = 0;
@@ -271,7 +273,9 @@ class Reader {
     if (CODE.test(role)) return `<pre>${line}\n</pre>`;
     if (CAPTION.test(role)) return `<p class="caption">${line}</p>`;
     const typed = this.#hanging < 0 && !listed ? TYPED.exec(line.replace(/^\s+/, '')) : null;
-    const isItem = listed || typed || isListed;
+    // A list level without a mark goes on with the item above.
+    const goesOn = isListed && !listed && !typed && !this.#isNumbered && this.#isCounting && this.#indents.at(-1) === this.#indent;
+    const isItem = (listed || typed || isListed) && !goesOn;
     if (!isItem) {
       if (this.#indents.length && this.#indent > 0 && this.#indent >= this.#indents.at(-1)!)
         return `<p class="item-c-${this.#indents.length}-0-rtf">${line}</p>`;
@@ -284,6 +288,7 @@ class Reader {
     const counted = this.#isNumbered && !listed ? (this.#counts.get(this.#list) ?? this.#start - 1) + 1 : undefined;
     if (counted !== undefined) this.#counts.set(this.#list, counted);
     const number = typed ? typed[2] : (/^\(?(\d{1,3})[.)]?$/.exec(listed)?.[1] ?? counted);
+    this.#isCounting = number !== undefined;
     const words = typed ? line.replace(/^\s+/, '').slice(typed[0].length) : line;
     return `<p class="item-${number ? 'o' : 'u'}-${depth}-${number ?? 0}-rtf${this.#list}">${words}</p>`;
   }

@@ -1,7 +1,7 @@
 import { Complaint } from '../complaint.ts';
 import { mapPictures, picturesOf } from '../post/pictures.ts';
 import { schema } from '../post/schema.ts';
-import { archive, filesIn, type PackedFile } from './archive-format.ts';
+import { archive, filesIn, refusePrograms, type PackedFile } from './archive-format.ts';
 import { FORMATS, gather, read as readOne, withoutLost, type Gathered, type GatheredPicture } from './formats.ts';
 import { beginsWith, rawOf } from './raw.ts';
 import type { Reading } from './readings.ts';
@@ -17,6 +17,7 @@ export type GatheredFile = Gathered & { name: string; bytes: Uint8Array };
 export async function gatherSeveral(bytes: Uint8Array, name = '', reading?: Reading, address?: string): Promise<GatheredFile[]> {
   if (FORMATS.find((f) => f.fits(rawOf(bytes, name))) !== archive)
     return withAttached({ name, bytes, ...(await gather(bytes, name, reading, address)) });
+  refusePrograms(bytes);
   const files = filesIn(bytes);
   const pictures = files.filter(isPicture);
   const { read, notes } = await readEach(files.filter((file) => !pictures.includes(file)));

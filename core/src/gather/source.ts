@@ -26,6 +26,7 @@ export type SourceKind =
   | 'odt'
   | 'rtf'
   | 'pdf'
+  | 'slides'
   | 'mail'
   | 'opml'
   | 'csv'

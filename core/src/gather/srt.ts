@@ -1,6 +1,5 @@
 import type { Format } from './formats.ts';
-import { plainCueText, readCues } from './captions.ts';
-import { splitSpeaker } from './speaker.ts';
+import { plainCueText, readCues, voicesOf } from './captions.ts';
 
 /** SubRip captions: number, `00:00:01,000 --> 00:00:02,000`, words, empty line. */
 export const srt: Format = {
@@ -9,7 +8,7 @@ export const srt: Format = {
   read: ({ text }) => ({
     source: {
       kind: 'captions-srt',
-      passages: readCues(text(), (raw) => splitSpeaker(plainCueText(raw).replace(/\{\\[^}]*\}/g, ''))),
+      passages: readCues(text(), (raw) => voicesOf(plainCueText(raw).replace(/\{\\[^}]*\}/g, ''))),
     },
   }),
 };

@@ -21,17 +21,51 @@ export const csv: Format = {
     return lines.length > 1 && tabs[0]! > 1 && tabs.every((n) => n === tabs[0]);
   },
   read: ({ text }, reading) => {
-    const rows = Papa.parse<string[]>(text().trim(), { delimitersToGuess: MARKS, skipEmptyLines: 'greedy' }).data.map((row) =>
-      row.map((cell) => cell.replace(/\s+/g, ' ').trim()),
-    );
+    const { body, mark } = declaredMark(text().trim());
+    const rows = Papa.parse<string[]>(body, {
+      ...(mark ? { delimiter: mark } : {}),
+      delimitersToGuess: MARKS,
+      skipEmptyLines: 'greedy',
+    }).data.map((row) => row.map((cell) => cell.replace(/\s+/g, ' ').trim()));
     const spoken = reading === 'structure' ? spokenRows(rows) : null;
     if (spoken) return { source: { kind: 'timed-text', passages: spoken } };
-    const doc = nodes.doc.create(null, reading === 'list' ? [asList(rows)] : [tableOf(rows)]);
+    const doc = nodes.doc.create(null, reading === 'list' ? [asList(withOneHead(rows))] : [tableOf(withOneHead(rows))]);
     if (reading === 'plain')
       return { source: { kind: 'csv', passages: plainPassages(rows.map((row) => row.filter(Boolean).join(', ')).join('\n\n')) } };
     return draftOf('csv', doc);
   },
 };
+
+/** Values without the line by which spreadsheets say what stands between them (`sep=;`; common practice, no source). */
+function declaredMark(text: string): { body: string; mark?: string } {
+  const said = /^"?sep=(.)"?[ \t]*\n/i.exec(text);
+  return said ? { body: text.slice(said[0].length), mark: said[1]! } : { body: text };
+}
+
+/**
+ * Rows with one head: a first row that names groups of columns, with the names of the columns below it, says both in each.
+ * A group is named in its first column and the cells beside it are empty.
+ */
+function withOneHead(rows: string[][]): string[][] {
+  const [groups = [], heads = [], ...body] = rows;
+  const isGroup =
+    groups.length > 2 &&
+    groups.some((cell, i) => i > 0 && !cell) &&
+    heads.length >= groups.length &&
+    heads.every((cell, i) => cell || groups[i]);
+  const isHead =
+    isGroup &&
+    body.length > 0 &&
+    heads.every((cell) => !/^-?[\d.,]+$/.test(cell)) &&
+    groups.filter(Boolean).length < heads.filter(Boolean).length;
+  if (!isHead) return rows;
+  let group = '';
+  const joined = heads.map((head, i) => {
+    group = groups[i] || (head ? group : '');
+    return [group, head].filter((part, k, all) => part && all.indexOf(part) === k).join(': ');
+  });
+  return [joined, ...body];
+}
 
 const HEADS = {
   start: /^(?:start|begin|from|in|time|times?tamp|time ?code|start ?time|time ?in)\b/i,

@@ -3,6 +3,7 @@ import { Complaint } from '../complaint.ts';
 import type { Format } from './formats.ts';
 import { wordCount } from '../language/words.ts';
 import { withoutStyles } from './captions.ts';
+import { spokenList, wordsIn } from './json-shape.ts';
 import { cuesOf } from './spoken-cues.ts';
 import type { Passage, SpokenWord } from './source.ts';
 
@@ -12,14 +13,23 @@ import type { Passage, SpokenWord } from './source.ts';
  * Others are read by the names of their fields: a list, at whatever depth, of words or of segments, each with its
  * words under `text`, `word`, `content`, `transcript` or `punctuated_word`, and its times under `start...`, `end...`,
  * `from`, `to` or `offsets`, in seconds or, where the name ends in `ms` or the figures are whole and large, in milliseconds.
+ * Where no names are known, the shape of the data is gone by; where it has no times, its words are read.
  */
 export const transcript: Format = {
   kind: 'transcript',
-  fits: ({ text }) => /^\s*[[{]/.test(text().slice(0, 200)) && findItems(parse(text())) !== null,
+  fits: ({ text }) => /^\s*[[{]/.test(text().slice(0, 200)) && parse(text()) !== null,
   read: ({ text }) => {
     const data = parse(text());
-    const items = findItems(data)!;
     const title = titleSchema.isValidSync(data) ? data.title?.trim() : undefined;
+    const items = findItems(data) ?? itemsByShape(data);
+    if (!items) {
+      const passages = wordsIn(data).map((words) => ({ text: words }));
+      if (!passages.length)
+        throw new Complaint(
+          'This file is data of a program, and holds no words that can be read: export its text or its captions, then bring that in.',
+        );
+      return { source: { kind: 'transcript', passages, ...(title ? { title } : {}) } };
+    }
     const passages = items.some((item) => /\s/.test(item.text.trim())) ? segments(items) : cuesOf(items.map(wordOf));
     if (!passages.length) throw new Complaint('No words with times were found in this transcript.');
     return { source: { kind: 'transcript', passages, ...(title ? { title } : {}) } };
@@ -90,14 +100,37 @@ function isItem(item: unknown): item is Fields {
   return isFields(item) && typeof field(item, TEXT)?.[1] === 'string' && Number.isFinite(seconds(field(item, START)?.[1]));
 }
 
+/** What a list says whose fields have names of their own. */
+function itemsByShape(data: unknown): Item[] | null {
+  const said = spokenList(data);
+  if (!said) return null;
+  const scale = scaleOf(
+    said.map((s) => ({ start: s.start, text: s.text })),
+    false,
+  );
+  return said.map(({ text, start, end = start, speaker }) => ({
+    text: withoutStyles(text),
+    startMs: Math.round(start * scale),
+    endMs: Math.round(Math.max(start, end) * scale),
+    ...(speaker === undefined ? {} : { speaker: speakerName(speaker) }),
+  }));
+}
+
+/** What a figure of time is in milliseconds: whole ones so far apart that nobody speaks so slowly are milliseconds already. */
+function scaleOf(said: readonly { start: number; text: string }[], isNamed: boolean): 1 | 1000 {
+  const isWhole = said.every(({ start }) => Number.isInteger(start));
+  const words = said.reduce((sum, { text }) => sum + wordCount(text), 0);
+  const span = Math.max(...said.map(({ start }) => start));
+  return isNamed || (isWhole && span > 1000 && words / span < SLOWEST) ? 1 : 1000;
+}
+
 function read(list: readonly Fields[]): Item[] {
   const starts = list.map((item) => field(item, START)!);
-  // Whole figures so far apart that nobody speaks so slowly are milliseconds, whatever they are called.
-  const isWhole = starts.every(([, value]) => Number.isInteger(seconds(value)));
-  const said = list.reduce((sum, item) => sum + wordCount(String(field(item, TEXT)![1])), 0);
-  const span = Math.max(...starts.map(([, value]) => seconds(value)));
-  const inMs = starts.every(([key]) => /ms$/i.test(key)) || (isWhole && span > 1000 && said / span < SLOWEST);
-  const scale = inMs ? 1 : 1000;
+  const said = list.map((item, i) => ({ start: seconds(starts[i]![1]), text: String(field(item, TEXT)![1]) }));
+  const scale = scaleOf(
+    said,
+    starts.every(([key]) => /ms$/i.test(key)),
+  );
   return list
     .map((item, i) => {
       const startMs = Math.max(0, Math.round(seconds(starts[i]![1]) * scale));

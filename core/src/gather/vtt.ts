@@ -1,6 +1,5 @@
 import type { Format } from './formats.ts';
-import { plainCueText, readCues } from './captions.ts';
-import { splitSpeaker } from './speaker.ts';
+import { plainCueText, readCues, voicesOf } from './captions.ts';
 
 /** WebVTT captions (W3C): the `WEBVTT` line, cues with `<v Name>` voices; notes, styles and regions carry no words. */
 export const vtt: Format = {
@@ -15,9 +14,13 @@ export const vtt: Format = {
       .join('\n\n');
     const title = /^WEBVTT[ \t]+-?[ \t]*(\S.*)$/m.exec(text.split('\n')[0]!)?.[1];
     const passages = readCues(body, (cue) => {
-      const voice = /<v(?:\.[^\s>]*)?\s+([^>]+)>/.exec(cue)?.[1];
-      const words = plainCueText(cue);
-      return voice ? { text: words, speaker: voice.trim() } : splitSpeaker(words);
+      const [before = '', ...voices] = cue.split(/<v(?:\.[^\s>]*)?\s+(?=[^>]+>)/);
+      if (!voices.length) return voicesOf(plainCueText(cue));
+      const named = voices.map((part) => {
+        const end = part.indexOf('>');
+        return { text: plainCueText(part.slice(end + 1)), speaker: plainCueText(part.slice(0, end)).trim() };
+      });
+      return before.trim() ? [{ text: plainCueText(before) }, ...named] : named;
     });
     return { source: { kind: 'captions-vtt', passages, ...(title ? { title: title.trim() } : {}) } };
   },

@@ -3,7 +3,7 @@ export const WORDS_OF_CUES = [
   'The first thing is the angle.',
   'fifteen degrees, two coins',
   'and 3 more\n4 less',
-  '- No.\n- Yes, always.',
+
   'lamps & chairs',
   'שלום לכולם',
   'une théière, s’il vous plaît',

@@ -64,7 +64,6 @@ Leave it overnight in a cool room, and do not sit on it before the morning, howe
     const gathered = await gather(sample('handout.pdf'));
     const expected = HANDOUT.replace('**four hours** and a *bowl of water*', 'four hours and a bowl of water')
       .replace('NOTE', '1')
-      .replace('  - wooden ones', '- wooden ones')
       .replace('A caned seat from above', '');
     expect(page(gathered)).to.equal(`${expected}\n1Four hours without the soaking.\n`);
     expect(gathered.pictures).to.have.length(1);

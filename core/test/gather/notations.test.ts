@@ -68,3 +68,99 @@ describe('times and speakers in transcripts', () => {
     }
   });
 });
+
+describe('transcripts as data', () => {
+  const read = async (data: unknown, name = 'a.json') => {
+    const { source } = await gather(new TextEncoder().encode(typeof data === 'string' ? data : JSON.stringify(data)), name);
+    return source.passages.map(({ text, startMs, endMs, speaker }) => [text, startMs, endMs, speaker].filter((v) => v !== undefined));
+  };
+  const SAID = [
+    ['Soak the cane for twenty minutes.', 1000, 3500],
+    ['Peg the first strand.', 4000, 6000],
+  ];
+  // Shapes that services and programs answer in (common practice, no source).
+  for (const [form, data] of [
+    [
+      'times in a list of two',
+      {
+        chunks: [
+          { timestamp: [1, 3.5], text: SAID[0]![0] },
+          { timestamp: [4, 6], text: SAID[1]![0] },
+        ],
+      },
+    ],
+    [
+      'fields nobody knows',
+      {
+        result: {
+          rows: [
+            { idx: 0, t0: 1, t1: 3.5, line: SAID[0]![0] },
+            { idx: 1, t0: 4, t1: 6, line: SAID[1]![0] },
+          ],
+        },
+      },
+    ],
+    [
+      'clocks',
+      [
+        { in: '00:00:01.000', out: '00:00:03.500', body: SAID[0]![0] },
+        { in: '00:00:04.000', out: '00:00:06.000', body: SAID[1]![0] },
+      ],
+    ],
+    [
+      'fields in fields',
+      [
+        { time: { a: 1, b: 3.5 }, said: { what: SAID[0]![0] } },
+        { time: { a: 4, b: 6 }, said: { what: SAID[1]![0] } },
+      ],
+    ],
+    [
+      'seconds with their unit',
+      [
+        { startTime: '1s', endTime: '3.5s', transcript: SAID[0]![0] },
+        { startTime: '4s', endTime: '6s', transcript: SAID[1]![0] },
+      ],
+    ],
+  ] as const)
+    it(`are read from ${form}`, async () => expect(await read(data)).to.deep.equal(SAID));
+
+  it('keep who speaks, and are read in milliseconds where the whole file is', async () => {
+    const rows = Array.from({ length: 6 }, (_, i) => ({
+      n: i,
+      at: i * 4000,
+      till: i * 4000 + 3000,
+      line: `Row number ${i} is said`,
+      person: i % 2 ? 'Bo' : 'Ada',
+    }));
+    expect((await read(rows))[5]).to.deep.equal(['Row number 5 is said', 20_000, 23_000, 'Bo']);
+  });
+
+  it('without times are their words, and data without words says so in a sentence', async () => {
+    expect(
+      await read({ id: 7, transcript: { full: 'Soak the cane. Peg it down.', url: 'https://larkfield.example/a b c' } }),
+    ).to.deep.equal([['Soak the cane. Peg it down.']]);
+    let said = '';
+    await read({ id: 7, list: [1, 2, 3], state: 'done' }).catch((cause: Error) => (said = cause.message));
+    expect(said).to.match(/^This file is data of a program, and holds no words/);
+  });
+});
+
+describe('captions of several voices', () => {
+  const read = async (text: string, name: string) => (await gather(new TextEncoder().encode(text), name)).source.passages;
+  it('in one cue are several, with their share of its time', async () => {
+    const srt =
+      '1\n00:00:01,000 --> 00:00:03,000\n- Is it hot?\n- It is hot now.\n\n2\n00:00:04,000 --> 00:00:05,000\nMind the &quot;flame&quot; &#38; the glass.\n';
+    expect(await read(srt, 'a.srt')).to.deep.equal([
+      { text: 'Is it hot?', startMs: 1000, endMs: 1833 },
+      { text: 'It is hot now.', startMs: 1833, endMs: 3000 },
+      { text: 'Mind the "flame" & the glass.', startMs: 4000, endMs: 5000 },
+    ]);
+    const vtt =
+      'WEBVTT\n\n00:01.000 --> 00:03.000\n<v Ada>Is it hot?</v> <v.loud Bo>It is.</v>\n\n00:04.000 --> 00:05.000\n<v Ada>Good.</v>\n';
+    expect((await read(vtt, 'a.vtt')).map((p) => [p.speaker, p.text])).to.deep.equal([
+      ['Ada', 'Is it hot?'],
+      ['Bo', 'It is.'],
+      ['Ada', 'Good.'],
+    ]);
+  });
+});

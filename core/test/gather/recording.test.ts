@@ -7,8 +7,9 @@ import { passageAtTime, timeAt, wordAt } from '@even-page/core/gather/recording/
 import type { Passage } from '@even-page/core/gather/source';
 
 const bytesOf = (path: string) => new Uint8Array(readFileSync(new URL(path, import.meta.url)));
-const inside = (bytes: Uint8Array) =>
+const tracksOf = (bytes: Uint8Array) =>
   captionsInside((from, length) => bytes.subarray(from, from + length), bytes.length, mediaType(bytes)!.type);
+const inside = (bytes: Uint8Array) => tracksOf(bytes)[0]!.passages;
 
 // Made by ffmpeg from the demo's own video: WebVTT in WebM (RFC 9559), 3GPP timed text in MP4 (ISO/IEC 14496-12).
 const FILES = { WebM: '../../../demo/recordings/caning-first-steps.webm', MP4: '../samples/caning-first-steps.mp4' };
@@ -41,6 +42,25 @@ describe('a recording', () => {
       );
     });
   }
+
+  // Made by ffmpeg (core/test/samples/convert.py): two languages, in fragments as streams have them, and three lines a cue.
+  for (const name of ['two-languages.mp4', 'two-languages-fragments.mp4', 'two-languages.mkv'])
+    it(`keeps the captions of each language apart in ${name}`, () => {
+      const tracks = tracksOf(bytesOf(`../samples/${name}`));
+      expect(tracks.map((t) => t.language)).to.deep.equal(['eng', 'ger']);
+      const [english, german] = tracks.map((t) => t.passages);
+      expect(english!.map((p) => p.text)).to.deep.equal(['A seat wants four hours.', 'Soak the cane\nfor twenty minutes\nin a bowl.']);
+      // The program moves all times by the delay of the sound.
+      for (const [i, at] of [1000, 4000].entries()) expect(english![i]!.startMs).to.be.within(at, at + 150);
+      expect(german!.map((p) => p.text)).to.deep.equal(['Ein Sitz braucht vier Stunden.', 'Das Rohr einweichen.']);
+    });
+
+  it('in WebM keeps every line of a cue', () => {
+    expect(inside(bytesOf('../samples/three-lines.webm')).map((p) => p.text)).to.deep.equal([
+      'A seat wants four hours.',
+      'Soak the cane\nfor twenty minutes\nin a bowl.',
+    ]);
+  });
 
   it('is told from its bytes, and other files are not', () => {
     const start = (letters: string) => Uint8Array.from(letters, (l) => l.charCodeAt(0));

@@ -1,6 +1,7 @@
 import type { GatheredPicture } from '@even-page/core/gather/formats';
 import type { Reading } from '@even-page/core/gather/readings';
-import type { Passage, Source } from '@even-page/core/gather/source';
+import type { Captions } from '@even-page/core/gather/recording/inside';
+import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import { Helper } from './helper.ts';
 
@@ -21,7 +22,7 @@ export type ReadFile = {
   notes?: string[];
 };
 
-const reader = new Helper<Material | RecordingFile, ReadFile[] | Passage[]>('reader', {
+const reader = new Helper<Material | RecordingFile, ReadFile[] | Captions[]>('reader', {
   mostMs: 30_000,
   mostMb: 700,
   tooLong: 'Reading this file took longer than half a minute and was stopped: bring in its words, or a part of it.',
@@ -32,5 +33,5 @@ const reader = new Helper<Material | RecordingFile, ReadFile[] | Passage[]>('rea
 /** Reads a file, or each file of an archive, one at a time. Throws a Complaint when it cannot be read, or not in time. */
 export const readFile = (material: Material): Promise<ReadFile[]> => reader.ask(material) as Promise<ReadFile[]>;
 
-/** The captions inside a recording; none where it has none. Throws a Complaint like `readFile`. */
-export const readCaptions = (recording: RecordingFile): Promise<Passage[]> => reader.ask(recording) as Promise<Passage[]>;
+/** The captions inside a recording, track by track; none where it has none. Throws a Complaint like `readFile`. */
+export const readCaptions = (recording: RecordingFile): Promise<Captions[]> => reader.ask(recording) as Promise<Captions[]>;

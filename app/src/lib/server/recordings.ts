@@ -8,9 +8,11 @@ import { Server } from '@tus/server';
 import { Complaint } from '@even-page/core/complaint';
 import { mediaType } from '@even-page/core/gather/recording/media-type';
 import type { Transcript } from '@even-page/core/gather/transcript-schema';
+import type { Captions } from '@even-page/core/gather/recording/inside';
 import { durationMs, type Passage } from '@even-page/core/gather/source';
 import { sound } from '@even-page/core/gather/sound';
 import { cuesOf } from '@even-page/core/gather/spoken-cues';
+import { shortened } from '@even-page/core/language/storable';
 import { wordCount } from '@even-page/core/language/words';
 import { ACTOR } from './actor.ts';
 import { nextPosition } from './bring-in.ts';
@@ -65,7 +67,8 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
   const media = mediaType(bytesAt(path, 0, 4096));
   if (!media) throw new Complaint(`${name} is no recording that can be played: use WebM, MP4, MP3, M4A, WAV or Ogg.`);
   const size = statSync(path).size;
-  const passages = await readCaptions({ path, size, type: media.type });
+  const [captions, ...others] = await readCaptions({ path, size, type: media.type });
+  const passages = captions?.passages ?? [];
   // The upload stays where it is until its row stands: whatever happens in between, it need not be sent again.
   const digest = await keepFile(path);
   const recording: Recording = { digest, ...media, bytes: size };
@@ -82,10 +85,25 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
       kind: 'recording' as const,
       recording,
       hearing,
+      notes: captions && others.length ? [languagesNote(captions, others)] : [],
     };
     // Two requests at once: the second finds the row of the first.
     if (!(await writing.insertOnce(sources, { ...source, createdBy: ACTOR }))) return;
-    await writing.insert(pieceSources, { pieceId: id, sourceId: source.id, position: await nextPosition(writing, id), edits: [] });
+    let position = await nextPosition(writing, id);
+    await writing.insert(pieceSources, { pieceId: id, sourceId: source.id, position: position++, edits: [] });
+    // The captions of other languages are off the piece: they can be used again.
+    for (const other of others) {
+      const own = {
+        id: randomUUID(),
+        ...worded(other.passages),
+        digest,
+        bytes: size,
+        name: captionsName(name, other),
+        kind: 'captions-vtt' as const,
+      };
+      await writing.insert(sources, { ...own, createdBy: ACTOR });
+      await writing.insert(pieceSources, { pieceId: id, sourceId: own.id, position: position++, edits: [], isOff: true });
+    }
     await refreshFace(writing, id);
   });
   for (const done of [path, `${path}.json`]) await rm(done, { force: true });
@@ -111,6 +129,22 @@ const worded = (passages: Passage[]) => ({
   words: passages.reduce((sum, p) => sum + wordCount(p.text), 0),
   durationMs: durationMs({ kind: 'recording', passages }),
 });
+
+const LANGUAGES = new Intl.DisplayNames('en', { type: 'language' });
+
+/** A language by its name ("German"); what is no code of one is called another. */
+function languageName({ language }: Captions): string {
+  try {
+    return (language && LANGUAGES.of(language)) || 'another language';
+  } catch {
+    return 'another language';
+  }
+}
+
+const captionsName = (name: string, captions: Captions): string => shortened(`${name}, captions in ${languageName(captions)}`, 255);
+
+const languagesNote = (own: Captions, others: readonly Captions[]): string =>
+  `It has captions in ${others.length + 1} languages: these are ${languageName(own)}. Those in ${others.map(languageName).join(' and ')} are off this piece; “Use again” brings them in.`;
 
 async function submitted({ digest, type }: Recording): Promise<HearingState> {
   try {

@@ -12,6 +12,7 @@ import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects'
 import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core/shape/filing';
 import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
 import type { Match } from '@even-page/core/shape/matching';
+import { boldHeadings, type BoldHeading } from '@even-page/core/shape/bold-headings';
 import { belonging, type Belonging } from '@even-page/core/shape/belonging';
 import { hiddenLists, type HiddenList } from '@even-page/core/shape/lists';
 import { fedBy, stretchesOf, tiesOf } from '@even-page/core/shape/feeding';
@@ -142,10 +143,10 @@ const work = {
     return fill(doc, unused, words, { section, subjects: await subjects().catch(() => null) });
   },
   /** What a page itself offers: the lists hidden in its prose, and the places that say the same. */
-  async offers(json: object): Promise<{ lists: HiddenList[]; same: SameMatter[]; belonging: Belonging[] }> {
+  async offers(json: object): Promise<{ lists: HiddenList[]; same: SameMatter[]; belonging: Belonging[]; bold: BoldHeading[] }> {
     const doc = docFromJSON(json);
     const known = await subjects().catch(() => null);
-    return { lists: hiddenLists(doc), same: sameMatter(doc, known), belonging: belonging(doc, known) };
+    return { lists: hiddenLists(doc), same: sameMatter(doc, known), belonging: belonging(doc, known), bold: boldHeadings(doc) };
   },
   proof(json: object, details: Details) {
     const doc = docFromJSON(json);

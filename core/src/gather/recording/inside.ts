@@ -8,11 +8,14 @@ import { mp4Captions } from './mp4.ts';
 /** Bytes of a file that may be too large to hold: from a place on, so many, or fewer at its end. */
 export type ReadAt = (from: number, length: number) => Uint8Array;
 
-/** A caption as a container keeps it; times in milliseconds. */
-export type KeptCaption = { text: string; startMs: number; endMs: number };
+/** A caption as a container keeps it; times in milliseconds; the track it is of, and its language as a code, if that is said. */
+export type KeptCaption = { text: string; startMs: number; endMs: number; track: number; language: string };
 
-/** The captions that lie inside a recording (WebM and MP4), as passages; none where there are none or it is damaged. */
-export function captionsInside(read: ReadAt, size: number, type: string): Passage[] {
+/** The captions of one track as passages, and the language they are in, as a code; empty when it is not said. */
+export type Captions = { language: string; passages: Passage[] };
+
+/** The captions that lie inside a recording (WebM and MP4), track by track; none where there are none or it is damaged. */
+export function captionsInside(read: ReadAt, size: number, type: string): Captions[] {
   let kept: KeptCaption[];
   try {
     kept = type.endsWith('/webm') ? matroskaCaptions(read, size) : type.endsWith('/mp4') ? mp4Captions(read, size) : [];
@@ -21,6 +24,15 @@ export function captionsInside(read: ReadAt, size: number, type: string): Passag
     if (cause instanceof RangeError) return [];
     throw cause;
   }
+  const tracks = [...new Set(kept.map((caption) => caption.track))];
+  return tracks.flatMap((track) => {
+    const own = kept.filter((caption) => caption.track === track);
+    const passages = passagesOf(own);
+    return passages.length ? [{ language: own[0]!.language.replace(/^und$/, ''), passages }] : [];
+  });
+}
+
+function passagesOf(kept: KeptCaption[]): Passage[] {
   const cues = kept
     .sort((a, b) => a.startMs - b.startMs)
     .flatMap(({ text, startMs, endMs }) => {

@@ -8,6 +8,8 @@ const TRACKS = 0x1654ae6b;
 const TRACK = 0xae;
 const NUMBER = 0xd7;
 const CODEC = 0x86;
+const LANGUAGE = 0x22b59c;
+const LANGUAGE_TAG = 0x22b59d;
 const CLUSTER = 0x1f43b675;
 const CLUSTER_TIME = 0xe7;
 const GROUP = 0xa0;
@@ -25,21 +27,30 @@ const WINDOW = 1 << 20;
 export function matroskaCaptions(read: ReadAt, size: number): KeptCaption[] {
   const bytes = windowed(read);
   const found: KeptCaption[] = [];
-  const text = new Set<number>();
+  const text = new Map<number, { language: string; isNamed: boolean }>();
   let scaleNs = 1_000_000;
   let clusterTime = 0;
-  let track = { number: 0, codec: '' };
+  let track = { number: 0, codec: '', language: '' };
   let waiting: { at: number; length: number } | null = null;
   let duration = 0;
 
   const take = (at: number, length: number, units: number) => {
     const number = vint(bytes, at, true);
-    if (!text.has(number.value)) return;
+    const own = text.get(number.value);
+    if (!own) return;
     const head = bytes(at + number.length, 3);
     const time = (((head[0]! << 8) | head[1]!) << 16) >> 16;
     const payload = bytes(at + number.length + 3, length - number.length - 3);
     const ms = (scaleNs / 1e6) * (clusterTime + time);
-    found.push({ text: cueOf(new TextDecoder('utf-8').decode(payload)), startMs: ms, endMs: ms + (scaleNs / 1e6) * units });
+    const words = new TextDecoder('utf-8').decode(payload);
+    const { language } = own;
+    found.push({
+      text: own.isNamed ? cueOf(words) : words,
+      startMs: ms,
+      endMs: ms + (scaleNs / 1e6) * units,
+      track: number.value,
+      language,
+    });
   };
 
   const walk = (from: number, to: number): void => {
@@ -50,17 +61,20 @@ export function matroskaCaptions(read: ReadAt, size: number): KeptCaption[] {
       // A length of ones says that nobody knew it yet: it runs to the end.
       const end = length.unknown ? to : Math.min(to, body + length.value);
       if (id.value === CLUSTER) clusterTime = 0;
-      if (id.value === TRACK) track = { number: 0, codec: '' };
+      if (id.value === TRACK) track = { number: 0, codec: '', language: '' };
       if (id.value === GROUP) [waiting, duration] = [null, 0];
       if (HOLDERS.has(id.value)) {
         walk(body, end);
-        if (id.value === TRACK && TEXT_CODEC.test(track.codec)) text.add(track.number);
+        if (id.value === TRACK && TEXT_CODEC.test(track.codec))
+          text.set(track.number, { language: track.language, isNamed: track.codec.startsWith('D_WEBVTT') });
         if (id.value === GROUP && waiting) take((waiting as { at: number }).at, (waiting as { length: number }).length, duration);
         // Without text tracks there is nothing to look for in the rest.
         if (id.value === TRACKS && !text.size) return;
       } else if (id.value === SCALE) scaleNs = unsigned(bytes(body, end - body));
       else if (id.value === NUMBER) track.number = unsigned(bytes(body, end - body));
       else if (id.value === CODEC) track.codec = new TextDecoder('utf-8').decode(bytes(body, end - body));
+      else if (id.value === LANGUAGE || id.value === LANGUAGE_TAG)
+        track.language = new TextDecoder('utf-8').decode(bytes(body, end - body));
       else if (id.value === CLUSTER_TIME) clusterTime = unsigned(bytes(body, end - body));
       else if (id.value === BLOCK) waiting = { at: body, length: end - body };
       else if (id.value === DURATION) duration = unsigned(bytes(body, end - body));

@@ -1,15 +1,14 @@
 // Reads material beside the server, so that a bad file ends with a sentence and not with the server.
 import { closeSync, openSync, readSync } from 'node:fs';
-import { captionsInside } from '@even-page/core/gather/recording/inside';
+import { captionsInside, type Captions } from '@even-page/core/gather/recording/inside';
 import { gatherSeveral } from '@even-page/core/gather/several';
 import { sound } from '@even-page/core/gather/sound';
-import type { Passage } from '@even-page/core/gather/source';
 import { storable } from '@even-page/core/language/storable';
 import { wordCount } from '@even-page/core/language/words';
 import type { Material, ReadFile, RecordingFile } from '../reader.ts';
 import { serve } from './serve.ts';
 
-serve(async (question: Material | RecordingFile): Promise<ReadFile[] | Passage[]> =>
+serve(async (question: Material | RecordingFile): Promise<ReadFile[] | Captions[]> =>
   'path' in question ? captionsOf(question) : filesOf(question),
 );
 
@@ -24,10 +23,10 @@ async function filesOf({ bytes, name, reading, address }: Material): Promise<Rea
   }));
 }
 
-function captionsOf({ path, size, type }: RecordingFile): Passage[] {
+function captionsOf({ path, size, type }: RecordingFile): Captions[] {
   const file = openSync(path, 'r');
   try {
-    const passages = captionsInside(
+    const tracks = captionsInside(
       (from, length) => {
         const bytes = new Uint8Array(Math.max(0, Math.min(length, size - from)));
         return bytes.subarray(0, readSync(file, bytes, 0, bytes.length, from));
@@ -35,7 +34,10 @@ function captionsOf({ path, size, type }: RecordingFile): Passage[] {
       size,
       type,
     );
-    return sound({ source: { kind: 'recording', passages } }).source.passages;
+    return tracks.map(({ language, passages }) => ({
+      language,
+      passages: sound({ source: { kind: 'recording', passages } }).source.passages,
+    }));
   } finally {
     closeSync(file);
   }

@@ -25,6 +25,7 @@
     odt: 'document',
     rtf: 'document',
     pdf: 'PDF',
+    slides: 'slides',
     mail: 'mail',
     opml: 'outline',
     csv: 'table',

@@ -1,8 +1,9 @@
-<!-- What the page itself offers: lists hidden in its prose, the same matter in two places, and sections that belong under others. -->
+<!-- What the page itself offers: lists hidden in its prose, the same matter in two places, sections that belong under others, and bold lines that could be headings. -->
 <script lang="ts">
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
   import Belonging from './Belonging.svelte';
+  import BoldHeadings from './BoldHeadings.svelte';
   import Lists from './Lists.svelte';
   import SameMatter from './SameMatter.svelte';
 
@@ -24,6 +25,7 @@
 </script>
 
 {#if found}
+  <BoldHeadings {piece} doc={found.doc} found={found.bold} />
   <Lists {piece} doc={found.doc} lists={found.lists} />
   <SameMatter {piece} doc={found.doc} found={found.same} />
   <Belonging {piece} found={found.belonging} />

@@ -1,0 +1,42 @@
+<!-- Lines in bold that could be headings: all made so with one click, or left as they are. -->
+<script lang="ts">
+  import { withBoldHeadings, type BoldHeading } from '@even-page/core/shape/bold-headings';
+  import { count } from '$lib/parts/sizes.ts';
+  import type { Piece } from '../piece.svelte.ts';
+  import Offer from './Offer.svelte';
+
+  let { piece, doc, found }: { piece: Piece; /** The page they were found on. */ doc: Piece['doc']; found: readonly BoldHeading[] } =
+    $props();
+
+  let kept = $state(false);
+
+  function make() {
+    if (piece.doc === doc) piece.replacePage(withBoldHeadings(piece.doc, found));
+  }
+</script>
+
+{#if found.length && !kept}
+  <Offer label="{count(found.length, 'line')} in bold could be headings">
+    <li>
+      {#each found as heading (heading.id)}<button class="said" onclick={() => piece.goToBlock(heading.id)}>{heading.text}</button>{/each}
+      <div>
+        <button class="quiet" onclick={make}>Make them headings</button>
+        <button class="quiet" onclick={() => (kept = true)}>Keep as they are</button>
+      </div>
+    </li>
+  </Offer>
+{/if}
+
+<style>
+  .said {
+    display: block;
+    text-align: left;
+    font-weight: 600;
+  }
+  div {
+    display: flex;
+    gap: 8px;
+    margin-top: 6px;
+    font-size: 14px;
+  }
+</style>
