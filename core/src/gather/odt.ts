@@ -188,7 +188,7 @@ const BLOCKS: Record<string, Handler> = {
     const words = w.inline(node);
     if (/^Title/i.test(role)) return `<h1 class="title">${words}</h1>`;
     if (/^(?:Quot|Block)/i.test(role)) return `<blockquote><p>${words}</p></blockquote>`;
-    if (/^(?:Preformatted|Source)/i.test(role)) return `<pre>${words}\n</pre>`;
+    if (/^(?:Preformatted|Source)/i.test(role)) return `<pre class="line">${words}\n</pre>`;
     if (/caption|^illustration|^figure/i.test(role)) return `<p class="caption">${words}</p>`;
     return `<p>${words}</p>`;
   },

@@ -13,6 +13,7 @@ export function cleanOffice(tree: Parent): void {
   rewrite(tree, (node) =>
     CLEANERS.reduce<ElementContent[]>((nodes, clean) => nodes.flatMap((n) => (isElement(n) ? clean(n) : [n])), [node]),
   );
+  joinCode(tree);
   mendLists(tree);
   gatherLists(tree);
   joinCaptions(tree);
@@ -111,6 +112,19 @@ const CLEANERS: readonly Cleaner[] = [headingClass, styledWords, emptyBlock, bro
 // A bullet or a number as it is typed: the mark, then space.
 const BULLET = /^[\s\u00A0]*(?:[•·▪◦‣∙●○■□–*\u00B7\uF0B7\u00A7o-])[\s\u00A0]+/;
 const NUMBER = /^[\s\u00A0]*\(?(\d{1,3})[.)][\s\u00A0]+/;
+
+/** Lines of code that are paragraphs of their own, as office programs write them, are one stretch of code. */
+function joinCode(parent: Parent): void {
+  const isLine = (node: ElementContent | undefined): node is Element =>
+    !!node && isElement(node) && node.tagName === 'pre' && /\bline\b/.test(namesOf(node));
+  const next: ElementContent[] = [];
+  for (const child of parent.children as ElementContent[]) {
+    const before = next.at(-1);
+    if (isLine(child) && isLine(before)) before.children.push(...child.children);
+    else next.push(child);
+  }
+  parent.children = next;
+}
 
 const isList = (node: ElementContent | undefined): node is Element => !!node && isElement(node) && /^[uo]l$/.test(node.tagName);
 const startOf = (list: Element): number => Number(list.properties.start ?? 1);

@@ -23,6 +23,8 @@ type State = {
   struck: boolean;
   hidden: boolean;
   skip: boolean;
+  // Heads, feet and lists of things: nothing in them is read, whatever they hold.
+  aside: boolean;
   into: 'body' | 'field' | 'picture' | 'title' | 'listtext' | 'style' | 'property' | 'value';
   unicodeSkip: number;
   link: boolean;
@@ -36,6 +38,7 @@ const START: State = {
   struck: false,
   hidden: false,
   skip: false,
+  aside: false,
   into: 'body',
   unicodeSkip: 1,
   link: false,
@@ -199,14 +202,15 @@ class Reader {
 
   #word(word: string, figure: number | null) {
     const on = figure !== 0;
-    if (ASIDE.has(word)) this.#state.skip = true;
+    if (ASIDE.has(word)) this.#state.aside = true;
     const handle = WORDS[word];
     if (handle) handle.call(this, figure, on);
     else if (word in LETTERS) this.#say(LETTERS[word]!);
   }
 
   #say(words: string) {
-    const { skip, into, hidden } = this.#state;
+    const { skip, aside, into, hidden } = this.#state;
+    if (aside) return;
     if (into === 'property') this.#property += words;
     else if (into === 'value') {
       if (this.#property === 'wzDescription') this.#alt += words;
@@ -270,7 +274,7 @@ class Reader {
     if (level < 6) return `<h${level + 1}>${line.replace(/<\/?strong>/g, '')}</h${level + 1}>`;
     if (CONTENTS.test(role)) return '';
     if (QUOTATION.test(role)) return `<blockquote><p>${line}</p></blockquote>`;
-    if (CODE.test(role)) return `<pre>${line}\n</pre>`;
+    if (CODE.test(role)) return `<pre class="line">${line}\n</pre>`;
     if (CAPTION.test(role)) return `<p class="caption">${line}</p>`;
     const typed = this.#hanging < 0 && !listed ? TYPED.exec(line.replace(/^\s+/, '')) : null;
     // A list level without a mark goes on with the item above.
