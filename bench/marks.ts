@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Passage } from '@even-page/core/gather/source';
 import { normal } from '@even-page/core/language/terms';
 import { words } from '@even-page/core/language/words';
-import { materialOf } from '@even-page/core/tidy/finders';
+import { materialOf } from '@even-page/core/tidy/finder';
 import { usualHouse } from '@even-page/core/tidy/house';
 import { sentenceMarks } from '@even-page/core/tidy/marks/finder';
 import type { MarksModel } from '@even-page/core/tidy/marks/model';

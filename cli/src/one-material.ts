@@ -1,5 +1,5 @@
 import { Complaint } from '@even-page/core/complaint';
-import type { Gathered } from '@even-page/core/gather/formats';
+import type { Gathered } from '@even-page/core/gather/format';
 import { captionsInside } from '@even-page/core/gather/recording/inside';
 import { mediaType } from '@even-page/core/gather/recording/media-type';
 import { gatherSeveral } from '@even-page/core/gather/several';

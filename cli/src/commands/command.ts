@@ -1,6 +1,6 @@
-import type { Gathered } from '@even-page/core/gather/formats';
+import type { Gathered } from '@even-page/core/gather/format';
 import type { PageTools, PageWishes } from '@even-page/core/page/made-page';
-import type { Tools } from '@even-page/core/tidy/finders';
+import type { Tools } from '@even-page/core/tidy/finder';
 import type { Person } from '@even-page/core/tidy/wording/rule';
 
 /** What a command is given: the material, and the options that were named. */

@@ -1,6 +1,6 @@
 import { Complaint } from '../complaint.ts';
 import { pathsIn, unpack } from './archive.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { isZip } from './raw.ts';
 
 /** Whether bytes are a ZIP archive of several files, as opposed to one document packed so. */

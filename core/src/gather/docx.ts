@@ -2,7 +2,7 @@ import mammoth from 'mammoth';
 import { strFromU8, strToU8, zipSync } from 'fflate';
 import { Complaint } from '../complaint.ts';
 import { pathsIn, unpack } from './archive.ts';
-import type { Format, GatheredPicture } from './formats.ts';
+import type { Format, GatheredPicture } from './format.ts';
 import { withItems } from './docx-lists.ts';
 import { isZip } from './raw.ts';
 import { readRich } from './rich.ts';

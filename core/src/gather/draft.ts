@@ -2,7 +2,7 @@ import { fitDetails, type Details } from '../post/details.ts';
 import { hasOrigins, mapWords } from '../post/origins.ts';
 import { schema, type PostNode } from '../post/schema.ts';
 import { plainText } from '../post/sections.ts';
-import type { Gathered } from './formats.ts';
+import type { Gathered } from './format.ts';
 import type { Passage, SourceKind } from './source.ts';
 
 /**

@@ -1,9 +1,8 @@
 import { Complaint } from '../complaint.ts';
-import type { Details } from '../post/details.ts';
 import { mapPictures, picturesOf } from '../post/pictures.ts';
-import type { PostNode } from '../post/schema.ts';
 import { archive } from './archive-format.ts';
 import { docx } from './docx.ts';
+import type { Format, Gathered } from './format.ts';
 import { html } from './html.ts';
 import { mail } from './mail.ts';
 import { markdown } from './markdown.ts';
@@ -12,43 +11,18 @@ import { opml } from './opml.ts';
 import { pdf } from './pdf.ts';
 import { pictureAddress } from './picture-address.ts';
 import { plainText } from './plain-text.ts';
-import { rawOf, refuseOthers, type Raw } from './raw.ts';
+import { rawOf, refuseOthers } from './raw.ts';
 import type { Reading } from './readings.ts';
 import { rtf } from './rtf.ts';
 import { settled } from './speaker.ts';
 import { slides } from './slides.ts';
 import { sound } from './sound.ts';
-import type { Source, SourceKind } from './source.ts';
 import { srt } from './srt.ts';
 import { csv } from './table.ts';
 import { timedText } from './timed-text.ts';
 import { transcript } from './transcript.ts';
 import { ttml } from './ttml.ts';
 import { vtt } from './vtt.ts';
-
-/** A picture that came along in material: the name of its file, and its bytes. */
-export type GatheredPicture = { name: string; bytes: Uint8Array };
-
-/**
- * What came in: always a source; a draft that already has a structure also brings its page, where each block
- * names its passage by number and each picture stands under its `pictureAddress`, and the details it states.
- */
-export type Gathered = {
-  source: Source;
-  draft?: { doc: PostNode; details: Partial<Details> };
-  pictures?: GatheredPicture[];
-  /** Files that came with it, as documents come with a mail, not read yet. */
-  attached?: GatheredPicture[];
-  /** What the writer should know of the reading, a sentence each. */
-  notes?: string[];
-};
-
-/** One open format: how to tell it from its bytes or words (and its file name), and how to read it. */
-export type Format = {
-  kind: SourceKind;
-  fits: (raw: Raw) => boolean;
-  read: (raw: Raw, reading: Reading) => Gathered | Promise<Gathered>;
-};
 
 /** In the order they are asked: those told from their bytes first; the last one takes any text. */
 export const FORMATS: readonly Format[] = [

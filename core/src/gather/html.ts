@@ -1,4 +1,4 @@
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { wordCount } from '../language/words.ts';
 import { find, isElement, parseHtml, rewrite, type Element, type Parent, type Root } from './hast.ts';
 import { realPictures } from './lazy-pictures.ts';

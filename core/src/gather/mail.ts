@@ -1,7 +1,7 @@
 import PostalMime, { type Attachment } from 'postal-mime';
 import { withLetters } from './decode.ts';
 import { draftOf } from './draft.ts';
-import type { Format, Gathered, GatheredPicture } from './formats.ts';
+import type { Format, Gathered, GatheredPicture } from './format.ts';
 import { element } from '../post/element.ts';
 import { wordCount } from '../language/words.ts';
 import { find, parseHtml } from './hast.ts';

@@ -4,7 +4,7 @@ import type { Details } from '../post/details.ts';
 import { parseMarkdown } from '../post/markdown.ts';
 import { draftOf, plainWords } from './draft.ts';
 import { pageOfMarkdown } from './markdown-parts.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 
 const FRONT_MATTER = /^---[ \t]*\n([^]*?)\n(?:---|\.\.\.)[ \t]*(?:\n|$)|^\+\+\+[ \t]*\n([^]*?)\n\+\+\+[ \t]*(?:\n|$)/;

@@ -1,6 +1,6 @@
 import { strFromU8 } from 'fflate';
 import { unpack, pathsIn, type Entries } from './archive.ts';
-import type { Format, GatheredPicture } from './formats.ts';
+import type { Format, GatheredPicture } from './format.ts';
 import { isZip } from './raw.ts';
 import { readRich } from './rich.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';

@@ -1,7 +1,7 @@
 import { postFromMarkdown } from '../post/markdown.ts';
 import { schema, type PostNode } from '../post/schema.ts';
 import { draftOf, plainWords } from './draft.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 import { elements, parseXml, textOf, type XmlElement } from './xml.ts';
 

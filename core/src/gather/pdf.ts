@@ -1,7 +1,7 @@
 import { Complaint } from '../complaint.ts';
 import { schema, type PostNode } from '../post/schema.ts';
 import { draftOf, plainWords } from './draft.ts';
-import type { Format, GatheredPicture } from './formats.ts';
+import type { Format, GatheredPicture } from './format.ts';
 import { beginsWith } from './raw.ts';
 import { tableOf } from './table.ts';
 import { plainPassages } from './plain-text.ts';

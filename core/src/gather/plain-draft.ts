@@ -1,6 +1,6 @@
 import { postFromMarkdown } from '../post/markdown.ts';
 import { schema, type PostNode } from '../post/schema.ts';
-import type { GatheredPicture } from './formats.ts';
+import type { GatheredPicture } from './format.ts';
 import { pictureAddress } from './picture-address.ts';
 
 /** Plain words as a page, with the pictures that came along after them. */

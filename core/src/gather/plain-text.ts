@@ -1,6 +1,6 @@
 import { leadsOn } from '../language/leads-on.ts';
 import { wordCount } from '../language/words.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import type { Passage } from './source.ts';
 import { splitSpeaker } from './speaker.ts';
 

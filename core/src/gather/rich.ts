@@ -3,7 +3,7 @@ import { isSafeAddress } from '../post/address.ts';
 import type { Details } from '../post/details.ts';
 import { postFromHast } from '../post/html.ts';
 import { draftOf, plainWords } from './draft.ts';
-import type { Gathered, GatheredPicture } from './formats.ts';
+import type { Gathered, GatheredPicture } from './format.ts';
 import type { Reading } from './readings.ts';
 import { find, findAll, namesOf, parseHtml, rewrite, type Element, type Parent, type Root } from './hast.ts';
 import { bodyOf } from './main-text.ts';

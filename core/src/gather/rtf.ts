@@ -1,6 +1,6 @@
 import { decoderFor } from './decode.ts';
 import { beginsWith } from './raw.ts';
-import type { Format, GatheredPicture } from './formats.ts';
+import type { Format, GatheredPicture } from './format.ts';
 import { readRich } from './rich.ts';
 
 /** Rich Text Format (Microsoft, version 1.9.1): paragraphs, headings by outline level, lists, tables, links, pictures. */

@@ -2,7 +2,7 @@ import { strFromU8 } from 'fflate';
 import { postFromHtml } from '../post/html.ts';
 import { pathsIn, unpack } from './archive.ts';
 import { draftOf, plainWords } from './draft.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 import { isZip } from './raw.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';

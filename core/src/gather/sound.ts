@@ -2,7 +2,7 @@ import { Complaint } from '../complaint.ts';
 import { shortened, storable, storableJson } from '../language/storable.ts';
 import { fitDetails } from '../post/details.ts';
 import { docFromJSON } from '../post/schema.ts';
-import type { Gathered } from './formats.ts';
+import type { Gathered } from './format.ts';
 import type { Passage, Source } from './source.ts';
 
 // A thousand hours of speech in letters: beyond it nobody makes a post, and every list of its words would be slow.

@@ -1,4 +1,4 @@
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { plainCueText, readCues, voicesOf } from './captions.ts';
 
 /** SubRip captions: number, `00:00:01,000 --> 00:00:02,000`, words, empty line. */

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { schema, type PostNode } from '../post/schema.ts';
 import { readTime } from '../language/times.ts';
 import { draftOf } from './draft.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 import type { Passage } from './source.ts';
 

@@ -1,4 +1,4 @@
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import type { Passage } from './source.ts';
 import { splitSpeaker, type SaidBy } from './speaker.ts';
 import { markOf, type MarkedLine } from './time-notations.ts';

@@ -1,6 +1,6 @@
 import { object, string } from 'yup';
 import { Complaint } from '../complaint.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { wordCount } from '../language/words.ts';
 import { withoutStyles } from './captions.ts';
 import { spokenList, wordsIn } from './json-shape.ts';

@@ -1,5 +1,5 @@
 import { Complaint } from '../complaint.ts';
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import type { Passage } from './source.ts';
 import { onceSaid } from './rolling.ts';
 import { splitSpeaker } from './speaker.ts';

@@ -1,4 +1,4 @@
-import type { Format } from './formats.ts';
+import type { Format } from './format.ts';
 import { plainCueText, readCues, voicesOf } from './captions.ts';
 
 /** WebVTT captions (W3C): the `WEBVTT` line, cues with `<v Name>` voices; notes, styles and regions carry no words. */

@@ -1,5 +1,5 @@
 import { isTimed } from '../gather/source.ts';
-import type { Finder } from './finders.ts';
+import type { Finder } from './finder.ts';
 import { said } from './said.ts';
 
 /** What talk about the talk sounds like, and what it is called (own list; common practice, no source). */

@@ -3,7 +3,7 @@ import { leadsOn } from '../language/leads-on.ts';
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { blocksOf, passageAt, type Flow } from './flow.ts';
-import type { Finder, Material } from './finders.ts';
+import type { Finder, Material } from './finder.ts';
 import { said, type Said } from './said.ts';
 
 // A paragraph of speech: 2 to 6 sentences, about 75 words (common practice, no source).

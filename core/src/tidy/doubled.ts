@@ -1,7 +1,7 @@
 import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
 import { FILLER_SOUND } from './fillers.ts';
-import type { Finder, Material } from './finders.ts';
+import type { Finder, Material } from './finder.ts';
 
 // Words that people do say twice and mean it.
 const MEANT = new Set(['had', 'that', 'very', 'no', 'yes', 'bye', 'really', 'so', 'much', 'long', 'many', 'far', 'way', 'ha']);

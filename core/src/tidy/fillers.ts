@@ -1,4 +1,4 @@
-import type { Finder } from './finders.ts';
+import type { Finder } from './finder.ts';
 import { withoutWords } from './without-words.ts';
 
 /** The sounds themselves, as a pattern for others to build on. */

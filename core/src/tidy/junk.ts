@@ -1,5 +1,5 @@
 import type { Edit } from './edit.ts';
-import type { Finder } from './finders.ts';
+import type { Finder } from './finder.ts';
 
 type Found = Omit<Edit, 'before'>;
 

@@ -3,7 +3,7 @@ import { distance } from 'fastest-levenshtein';
 import { normal } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import type { Edit } from './edit.ts';
-import type { Finder, Material } from './finders.ts';
+import type { Finder, Material } from './finder.ts';
 import type { MarksModel } from './marks/model.ts';
 
 // Names of up to so many words, heard as up to so many.

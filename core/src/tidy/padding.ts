@@ -1,4 +1,4 @@
-import type { Finder } from './finders.ts';
+import type { Finder } from './finder.ts';
 import { FILLER_SOUND } from './fillers.ts';
 import type { PADDING } from './house.ts';
 import { withoutWords } from './without-words.ts';

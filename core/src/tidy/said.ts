@@ -2,7 +2,7 @@ import { isTimed } from '../gather/source.ts';
 import { sentences } from '../language/sentences.ts';
 import { wordCount } from '../language/words.ts';
 import { applyEdits, isMark, runAt, sourceOffset } from './edit.ts';
-import type { Material } from './finders.ts';
+import type { Material } from './finder.ts';
 
 /** A sentence as it will read when the repairs found so far are taken, and the stretch of the flow it stands in. */
 export type Said = { text: string; from: number; to: number; words: number; opensBlock: boolean };

@@ -1,5 +1,5 @@
 import { isTimed } from '../gather/source.ts';
-import type { Finder } from './finders.ts';
+import type { Finder } from './finder.ts';
 
 type Rule = { pattern: RegExp; after: string; reason: string };
 

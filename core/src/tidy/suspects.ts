@@ -1,5 +1,5 @@
 import type { Edit } from './edit.ts';
-import type { Finder, Material } from './finders.ts';
+import type { Finder, Material } from './finder.ts';
 
 type Stretch = { from: number; to: number; reason: string };
 

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { zipSync } from 'fflate';
 import { Complaint } from '@even-page/core/complaint';
-import { gather, type Gathered } from '@even-page/core/gather/formats';
+import type { Gathered } from '@even-page/core/gather/format';
+import { gather } from '@even-page/core/gather/formats';
 import { gatherSeveral } from '@even-page/core/gather/several';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { gather, type Gathered } from '@even-page/core/gather/formats';
+import type { Gathered } from '@even-page/core/gather/format';
+import { gather } from '@even-page/core/gather/formats';
 import { gatherSeveral } from '@even-page/core/gather/several';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 

@@ -1,4 +1,5 @@
-import { FORMATS, type Gathered } from '@even-page/core/gather/formats';
+import type { Gathered } from '@even-page/core/gather/format';
+import { FORMATS } from '@even-page/core/gather/formats';
 import { rawOf } from '@even-page/core/gather/raw';
 
 /** Reads a text format, which needs no waiting, unlike `gather`, which reads all formats. */

@@ -1,17 +1,10 @@
 import { eq } from 'drizzle-orm';
-import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { openFolder } from './embedded.ts';
+import type { Database, Opened } from './engine.ts';
 import { environment } from './environment.ts';
 import { openServer } from './postgres-server.ts';
-import type { SaveJournal } from './save-journal.ts';
 import * as schema from './schema.ts';
 import { Writing } from './writing.ts';
-
-/** The database, whichever engine it runs on. */
-export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
-
-/** An open database; the embedded one has a journal of saves beside it and is backed up from here. */
-export type Opened = { db: Database; close: () => Promise<void>; journal?: SaveJournal; backUp?: () => Promise<void> };
 
 let opened: Promise<Opened> | null = null;
 

@@ -6,7 +6,7 @@ import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { Complaint } from '@even-page/core/complaint';
 import { keepBackup, markIn, newestBackup, oldestMark } from './backups.ts';
-import type { Opened } from './database.ts';
+import type { Opened } from './engine.ts';
 import { lockFolder } from './folder-lock.ts';
 import { logTrouble } from './log.ts';
 import { MIGRATIONS, migrationsKnown, migrationsMade } from './migrations.ts';

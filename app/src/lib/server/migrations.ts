@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
-import type { Database } from './database.ts';
+import type { Database } from './engine.ts';
 
 /** The folder of migrations: the server runs from app/ (build) or from the repository (tests, scripts). */
 export const MIGRATIONS = ['migrations', 'app/migrations'].find((folder) => existsSync(folder))!;

@@ -2,7 +2,7 @@ import { drizzle } from 'drizzle-orm/postgres-js';
 import { migrate } from 'drizzle-orm/postgres-js/migrator';
 import postgres from 'postgres';
 import { Complaint } from '@even-page/core/complaint';
-import type { Opened } from './database.ts';
+import type { Opened } from './engine.ts';
 import { MIGRATIONS } from './migrations.ts';
 import * as schema from './schema.ts';
 import { sealRows } from './sealing.ts';

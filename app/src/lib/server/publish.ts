@@ -15,7 +15,8 @@ import {
   type Outcome,
 } from '@even-page/core/send/micropub';
 import { ACTOR } from './actor.ts';
-import { database, write, type Database } from './database.ts';
+import { database, write } from './database.ts';
+import type { Database } from './engine.ts';
 import { lookThrough } from './looking-through.ts';
 import { NoAnswer, patience, post, query, Unreached, upload, type Endpoint } from './micropub-client.ts';
 import { pictureBytes } from './pictures.ts';

@@ -1,4 +1,4 @@
-import type { GatheredPicture } from '@even-page/core/gather/formats';
+import type { GatheredPicture } from '@even-page/core/gather/format';
 import type { Reading } from '@even-page/core/gather/readings';
 import type { Captions } from '@even-page/core/gather/recording/inside';
 import type { Source } from '@even-page/core/gather/source';

@@ -5,7 +5,7 @@ import { promisify } from 'node:util';
 import { gunzipSync, gzip, gzipSync } from 'node:zlib';
 import { Complaint } from '@even-page/core/complaint';
 import { replaceFile, syncFolder } from './sync-folder.ts';
-import type { WrittenRow } from './writing.ts';
+import type { WrittenRow } from './written-row.ts';
 
 /** One acknowledged write: its number and the rows as they stood after it. */
 export type Entry = { entry: number; at: string; rows: WrittenRow[] };

@@ -5,7 +5,7 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { eq } from 'drizzle-orm';
 import { listBackups, unpackBackup } from './backups.ts';
-import type { Database } from './database.ts';
+import type { Database } from './engine.ts';
 import { MIGRATIONS } from './migrations.ts';
 import type { Entry } from './save-journal.ts';
 import * as schema from './schema.ts';

@@ -1,10 +1,8 @@
 import { getTableColumns, getTableName, type SQL } from 'drizzle-orm';
 import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
-import type { Database } from './database.ts';
+import type { Database } from './engine.ts';
 import { TABLES } from './tables.ts';
-
-/** A row as it stands after a write, with the name of its table. */
-export type WrittenRow = [table: string, row: Record<string, unknown>];
+import type { WrittenRow } from './written-row.ts';
 
 type Row = Record<string, unknown>;
 

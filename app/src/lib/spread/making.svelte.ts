@@ -9,7 +9,11 @@ import { turned } from '@even-page/core/tidy/wording/choices';
 import { flowOf } from '@even-page/core/tidy/flow';
 import { newBlockId } from '$lib/block-id.ts';
 import { core } from '$lib/workers/core.ts';
-import type { Piece } from './piece.svelte.ts';
+import type { Stretch } from '@even-page/core/shape/feeding';
+import type { Fed } from '@even-page/core/shape/feeding';
+import type { House } from '@even-page/core/tidy/house';
+import type { Section } from '@even-page/core/post/sections';
+import type { SourceInHand } from './piece-data.ts';
 
 /** What one press did, and what it takes to undo it. */
 export type Made = {
@@ -26,6 +30,23 @@ export type Made = {
   filled: string[];
 };
 
+/** What the press works on: the page, its details and the material, and how they are changed. */
+type InHand = {
+  readonly doc: PostNode;
+  details: Details;
+  readonly house: House;
+  readonly sources: SourceInHand[];
+  readonly sections: Section[];
+  readonly fed: Fed;
+  readonly tidied: Parameters<ReturnType<typeof core>['makePage']>[0];
+  readonly leftToTidy: number | null;
+  changeEdits: (source: string, put: Edit[], drop: Edit[]) => void;
+  replacePage: (doc: PostNode) => void;
+  renameHeading: (old: string, heading: string) => void;
+  feed: (section: string, stretches: readonly Stretch[]) => void;
+  changed: () => void;
+};
+
 // Repairs are asked for so often, and waited for so long; then the page is made without them.
 const ASKED_MS = 50;
 const WAITED_MS = 30_000;
@@ -33,7 +54,7 @@ const MOST_TITLES = 3;
 
 /** Makes a page of the material in one press, tells what was done, and takes it back. */
 export class Making {
-  readonly #piece: Piece;
+  readonly #piece: InHand;
   /** What was done last; null when nothing was made, or it was taken back. */
   made = $state.raw<Made | null>(null);
   busy = $state('');
@@ -42,7 +63,7 @@ export class Making {
   /** Whether the account stands on the left leaf. */
   shown = $state(false);
 
-  constructor(piece: Piece) {
+  constructor(piece: InHand) {
     this.#piece = piece;
   }
 

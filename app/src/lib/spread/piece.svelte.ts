@@ -2,8 +2,6 @@ import { closeHistory } from 'prosemirror-history';
 import type { EditorView } from 'prosemirror-view';
 import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
 import type { Step as PageStep } from 'prosemirror-transform';
-import type { Reading } from '@even-page/core/gather/readings';
-import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
 import { withIds } from '@even-page/core/post/ids';
@@ -25,6 +23,7 @@ import { status } from '$lib/status.svelte.ts';
 import { core } from '$lib/workers/core.ts';
 import { timeAt } from '@even-page/core/gather/recording/spoken';
 import { Making } from './making.svelte.ts';
+import type { Comparing, Outlet, Picture, PieceData, Posting, SourceInHand } from './piece-data.ts';
 import { Player } from './player/player.svelte.ts';
 import { sectionAt } from './page/commands.ts';
 import { noteHeading } from './page/outline-commands.ts';
@@ -32,44 +31,6 @@ import { toDocument } from './page/to-document.ts';
 import { Saver } from './saving/saver.svelte.ts';
 import { showLooseTies } from './page/loose-ties.ts';
 import { lightBlocks, type Light } from './page/lit-blocks.ts';
-
-/** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */
-export type SourceInHand = {
-  id: string;
-  name: string;
-  bytes: number;
-  words: number;
-  durationMs: number | null;
-  /** How its bytes were read, what the reading has to say, and the address it was fetched from. */
-  reading: Reading;
-  notes: string[];
-  address: string | null;
-  /** The recording behind the words, where it was published, and the transcriber's work on it. */
-  recording: { digest: string; type: string; isVideo: boolean; bytes: number } | null;
-  published: { title: string; description: string; address: string } | null;
-  hearing: { job: string | null; progress: number; says: string } | null;
-  source: Source;
-  edits: Edit[];
-  proposed: Edit[] | null;
-};
-
-export type Outlet = { id: string; name: string; endpoint: string };
-export type Posting = { outletId: string; outlet: string; url: string; version: number; sentAt: Date };
-
-/** What the server sends for a piece. */
-export type PieceData = {
-  piece: { id: string; version: number; step: Step; doc: object; details: Details; touchedAt: Date };
-  sources: Omit<SourceInHand, 'proposed'>[];
-  postings: Posting[];
-  outlets: Outlet[];
-  house: House;
-};
-
-/** Two versions of the page: an older one, and a newer one or the page as it stands. */
-export type Comparing = { older: number; newer: number | null; was: PostNode; is: PostNode | null };
-
-/** A picture as the server took it in. */
-export type Picture = { src: string; width: number; height: number; bytes: number; originalBytes: number; name: string };
 
 const PROOF_AFTER_MS = 400;
 

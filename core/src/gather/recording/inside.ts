@@ -2,14 +2,9 @@ import { plainCueText } from '../captions.ts';
 import type { Passage } from '../source.ts';
 import { onceSaid } from '../rolling.ts';
 import { settled, splitSpeaker } from '../speaker.ts';
+import type { KeptCaption, ReadAt } from './kept.ts';
 import { matroskaCaptions } from './matroska.ts';
 import { mp4Captions } from './mp4.ts';
-
-/** Bytes of a file that may be too large to hold: from a place on, so many, or fewer at its end. */
-export type ReadAt = (from: number, length: number) => Uint8Array;
-
-/** A caption as a container keeps it; times in milliseconds; the track it is of, and its language as a code, if that is said. */
-export type KeptCaption = { text: string; startMs: number; endMs: number; track: number; language: string };
 
 /** The captions of one track as passages, and the language they are in, as a code; empty when it is not said. */
 export type Captions = { language: string; passages: Passage[] };

@@ -1,4 +1,4 @@
-import type { KeptCaption, ReadAt } from './inside.ts';
+import type { KeptCaption, ReadAt } from './kept.ts';
 
 // Elements of Matroska (RFC 9559) by their identifiers.
 const SEGMENT = 0x18538067;

@@ -1,4 +1,4 @@
-import type { KeptCaption, ReadAt } from './inside.ts';
+import type { KeptCaption, ReadAt } from './kept.ts';
 
 const HOLDERS = new Set(['moov', 'trak', 'mdia', 'minf', 'stbl', 'mvex']);
 // No list of samples of a text track is longer than this.

@@ -3,11 +3,12 @@ import { isTimed, type Passage } from '../../gather/source.ts';
 import { normal } from '../../language/terms.ts';
 import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';
-import type { Finder, Material } from '../finders.ts';
+import type { Finder, Material } from '../finder.ts';
 import { blocksOf, passageAt } from '../flow.ts';
 import { closesGreeting, endsInTag, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
 import { hearAsTalk } from './told.ts';
-import { marksOf, NO_PAUSE, PAUSE, UNKNOWN, type Marks } from './model.ts';
+import type { Marks } from './chances.ts';
+import { marksOf, NO_PAUSE, PAUSE, UNKNOWN } from './model.ts';
 
 // A stretch of so many words without an end mark and almost without commas was heard, not written.
 const BARE_WORDS = 45;

@@ -1,5 +1,3 @@
-import type { MarksModel } from './model.ts';
-
 /**
  * Runs of words side by side, and what each says of the place between them. A run is known by a hash alone: runs
  * that fall together share their weights (the hashing trick, Weinberger et al. 2009). In the narrow runs a word is
@@ -15,6 +13,9 @@ export type Grams = {
   weights: Int8Array;
   scales: Float32Array;
 };
+
+/** What is known of words: the number of each, the lists it stands in, and what runs of them say. */
+type Known = { words: ReadonlyMap<string, number>; lists: (word: string) => number; grams: Grams };
 
 /** The six marks, and a name. */
 export const OUTPUTS = 7;
@@ -49,7 +50,7 @@ export class Runs {
   /** For each run, the keys of the words it goes by. */
   readonly #keys: readonly Int32Array[];
 
-  constructor({ words: numbers, grams, lists }: MarksModel, words: readonly string[]) {
+  constructor({ words: numbers, grams, lists }: Known, words: readonly string[]) {
     this.#grams = grams;
     const keys = { words: new Int32Array(words.length + 2 * MARGIN), classes: new Int32Array(words.length + 2 * MARGIN) };
     keys.words.fill(OUTSIDE);

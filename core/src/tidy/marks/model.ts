@@ -1,5 +1,6 @@
 import { remembered } from '../../language/remembered.ts';
 import { OUTPUTS, Runs, type Grams } from './grams.ts';
+import type { Marks } from './chances.ts';
 import { LISTS, listsOf, type Filter, type List } from './lexicon.ts';
 import { readTold, type Told } from './told.ts';
 import { Network, rowInSteps, type Layer, type Table } from './network.ts';
@@ -96,9 +97,6 @@ function turned({ columns: rows, steps, scales }: StoredTable): Pick<Grams, 'row
   }
   return { rows, weights, scales };
 }
-
-/** What the model says of each word: the chances of a sentence end, a question, a comma after it, and of a name. */
-export type Marks = { end: Float32Array; question: Float32Array; comma: Float32Array; name: Float32Array };
 
 /** What is known of the pause after a word: nothing, that there is none, that there is one. */
 export const UNKNOWN = 0;

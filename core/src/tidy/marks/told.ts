@@ -1,4 +1,4 @@
-import type { Marks } from './model.ts';
+import type { Marks } from './chances.ts';
 
 /**
  * What talk alone teaches: a softmax over plain features of the words around a place and over what the network says of it,

@@ -7,7 +7,8 @@
   import FileChooser from '$lib/parts/FileChooser.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { count, sayBytes } from '$lib/parts/sizes.ts';
-  import type { Picture, Piece } from '../piece.svelte.ts';
+  import type { Picture } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 

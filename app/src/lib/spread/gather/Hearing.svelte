@@ -2,7 +2,7 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import { askServer, Refused } from '$lib/ask-server.ts';
-  import type { SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
 
   let { source }: { source: SourceInHand } = $props();
 

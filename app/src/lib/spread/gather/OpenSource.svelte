@@ -5,7 +5,8 @@
   import { readingsOf, type Reading } from '@even-page/core/gather/readings';
   import { askServer, json } from '$lib/ask-server.ts';
   import Views from '$lib/parts/Views.svelte';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
   import Hearing from './Hearing.svelte';
   import Passages from './Passages.svelte';
   import Published from './Published.svelte';

@@ -3,7 +3,8 @@
   import { tick } from 'svelte';
   import { lettersBefore } from '../player/pointed.ts';
   import { showTime } from '@even-page/core/language/times';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
 
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 

@@ -3,7 +3,8 @@
   import { untrack } from 'svelte';
   import { askServer, json, Refused } from '$lib/ask-server.ts';
   import { schema } from '@even-page/core/post/schema';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
 
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 

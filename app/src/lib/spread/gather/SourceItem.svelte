@@ -9,7 +9,8 @@
   import Table from '@lucide/svelte/icons/table';
   import { isTimed } from '@even-page/core/gather/source';
   import { count, sayBytes } from '$lib/parts/sizes.ts';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
 
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 

@@ -1,5 +1,5 @@
 import { passageAtTime, wordAt, type SpokenStretch } from '@even-page/core/gather/recording/spoken';
-import type { SourceInHand } from '../piece.svelte.ts';
+import type { SourceInHand } from '../piece-data.ts';
 
 const SPEEDS = [0.6, 0.8, 1, 1.2, 1.5, 2];
 /** How far one press goes back or on, in seconds. */

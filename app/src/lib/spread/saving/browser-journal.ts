@@ -1,16 +1,8 @@
 import { openDB, type IDBPDatabase } from 'idb';
-import type { Details } from '@even-page/core/post/details';
-import type { EditChange } from '@even-page/core/tidy/edit';
 import { randomName } from '$lib/block-id.ts';
-import type { Step } from '$lib/steps.ts';
+import type { Rest, SentDraft } from './sent-draft.ts';
 import { Tail } from './tail.ts';
 import { holdVisit, whenOver } from './visits.ts';
-
-/** A draft as it was sent to the server: its key and the version it is based on. */
-export type SentDraft = { key: string; base: number; doc: object; details: Details; step: Step; edits: EditChange[] };
-
-/** What is not on the page and changed since the draft. */
-export type Rest = Pick<SentDraft, 'details' | 'step' | 'edits'>;
 
 /**
  * All that one visit of a piece left behind: its last draft (null when not even the first was kept yet: then what came

@@ -9,7 +9,8 @@ import { sayTime } from '$lib/parts/moments.ts';
 import { status } from '$lib/status.svelte.ts';
 import type { Step } from '$lib/steps.ts';
 import { MOST_EDITS } from '$lib/limits.ts';
-import { BrowserJournal, type Kept, type SentDraft } from './browser-journal.ts';
+import { BrowserJournal, type Kept } from './browser-journal.ts';
+import type { SentDraft } from './sent-draft.ts';
 import { cutChanges } from './cut-changes.ts';
 
 /** What is saved of a piece. */

@@ -1,4 +1,4 @@
-import type { Rest } from './browser-journal.ts';
+import type { Rest } from './sent-draft.ts';
 
 type Told = { base: number; steps: [number, readonly object[]][]; rest: { n: number; rest: Rest } | null };
 

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { askServer, json, Refused } from '$lib/ask-server.ts';
   import Ask from '$lib/parts/Ask.svelte';
-  import type { Outlet, Piece } from '../piece.svelte.ts';
+  import type { Outlet } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 

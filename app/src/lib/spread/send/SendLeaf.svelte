@@ -9,7 +9,8 @@
   import Ask from '$lib/parts/Ask.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { sayWhen } from '$lib/parts/moments.ts';
-  import type { Outlet, Piece, Posting } from '../piece.svelte.ts';
+  import type { Outlet, Posting } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
   import AddOutlet from './AddOutlet.svelte';
   import { takeAlong } from './take-along.ts';
 

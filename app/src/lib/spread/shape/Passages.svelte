@@ -14,7 +14,8 @@
   import { count } from '$lib/parts/sizes.ts';
   import Views from '$lib/parts/Views.svelte';
   import { core } from '$lib/workers/core.ts';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
   import { PASSAGES } from './feeding.ts';
 
   let { piece }: { piece: Piece } = $props();

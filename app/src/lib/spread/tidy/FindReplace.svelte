@@ -4,7 +4,8 @@
   import { replaceMatch, type Match } from '@even-page/core/tidy/find';
   import { flowOf } from '@even-page/core/tidy/flow';
   import FindBar from '$lib/parts/FindBar.svelte';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
   import type { Over } from './segments.ts';
 
   let {

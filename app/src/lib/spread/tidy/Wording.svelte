@@ -9,7 +9,8 @@
   import { editKey } from '@even-page/core/tidy/edit';
   import { figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
-  import type { Piece, SourceInHand } from '../piece.svelte.ts';
+  import type { SourceInHand } from '../piece-data.ts';
+  import type { Piece } from '../piece.svelte.ts';
 
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 
