@@ -5,19 +5,22 @@
   import '@fontsource-variable/spline-sans-mono';
   import '../app.css';
   import Keyboard from '@lucide/svelte/icons/keyboard';
+  import Menu from '@lucide/svelte/icons/menu';
+  import { afterNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import Keys from '$lib/parts/Keys.svelte';
+  import { PLACES } from '$lib/places.ts';
   import Logo from '$lib/parts/Logo.svelte';
   import ModeSwitch from '$lib/parts/ModeSwitch.svelte';
   import { status } from '$lib/status.svelte.ts';
 
   let { data, children } = $props();
-  const SCREENS = [
-    { name: 'Desk', path: '/' },
-    { name: 'House style', path: '/house' },
-  ];
 
   let keysOpen = $state(false);
+  let folded: HTMLElement;
+
+  // Wherever one went, the places fold away.
+  afterNavigate(() => folded.hidePopover());
 
   function onkeydown(event: KeyboardEvent) {
     const target = event.target as HTMLElement;
@@ -27,24 +30,36 @@
   }
 </script>
 
+{#snippet places()}
+  {#each PLACES as { name, path } (path)}<a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>{/each}
+{/snippet}
+
 <svelte:window {onkeydown} />
 
 <div class="house">
   <header>
+    <button class="unfold" popovertarget="places" aria-label="Places"><Menu size={18} aria-hidden="true" /></button>
     <a class="brand" href="/"><Logo />Even Page</a>
-    <nav aria-label="Screens">
-      {#each SCREENS as { name, path } (path)}<a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a
-        >{/each}
-    </nav>
+    <nav class="unfolded" aria-label="Places">{@render places()}</nav>
     <div class="right">
       <span class="saved {status.gravity}" role="status">{status.says}</span>
       <ModeSwitch mode={data.mode} />
-      <button class="head-word" onclick={() => (keysOpen = true)}
+      <button class="head-word keys" onclick={() => (keysOpen = true)}
         ><Keyboard size={15} aria-hidden="true" />Keys <span class="mono">?</span></button
       >
     </div>
   </header>
   {@render children()}
+</div>
+<div id="places" popover bind:this={folded}>
+  <nav aria-label="Places">{@render places()}</nav>
+  <button
+    class="head-word"
+    onclick={() => {
+      folded.hidePopover();
+      keysOpen = true;
+    }}><Keyboard size={15} aria-hidden="true" />Keys</button
+  >
 </div>
 <Keys bind:open={keysOpen} />
 
@@ -70,9 +85,49 @@
     color: var(--ink);
     white-space: nowrap;
   }
-  nav {
+  .unfolded {
     display: flex;
     gap: 18px;
+  }
+  .unfold {
+    display: none;
+    place-items: center;
+    width: 36px;
+    height: 36px;
+    margin-right: -12px;
+    border-radius: 3px;
+    color: var(--faded);
+  }
+  #places {
+    inset: 45px auto auto 8px;
+    min-width: 200px;
+    padding: 6px;
+    background: var(--leaf);
+    border: 1px solid var(--leaf-edge);
+    border-radius: 3px;
+    box-shadow: var(--shadow);
+    color: var(--ink);
+  }
+  #places nav {
+    display: grid;
+  }
+  #places nav a,
+  #places button {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    width: 100%;
+    min-height: 44px;
+    padding: 0 12px;
+    border-radius: 3px;
+  }
+  #places nav a:hover,
+  #places button:hover {
+    background: var(--bottle-tint);
+  }
+  #places button {
+    border-top: 1px solid var(--hair);
+    color: var(--faded);
   }
   nav a {
     color: var(--faded);
@@ -115,19 +170,22 @@
     color: var(--rust);
     font-weight: 600;
   }
+  @media (max-width: 900px) {
+    .unfold {
+      display: grid;
+    }
+    .unfolded,
+    .keys {
+      display: none !important;
+    }
+  }
   @media (max-width: 600px) {
     header {
       gap: 14px;
       padding: 0 12px;
     }
-    nav {
-      display: none;
-    }
     .right {
       gap: 12px;
-    }
-    .right button:last-child {
-      display: none;
     }
   }
 </style>

@@ -159,3 +159,25 @@ test.describe('with the keyboard alone', () => {
     await expect(page.getByRole('heading', { name: 'By keyboard' })).toBeVisible();
   });
 });
+
+test('on a narrow screen every place is behind one button, and the keys are too', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'House style' })).toBeHidden();
+  await page.getByRole('button', { name: 'Places' }).click();
+  await page.getByRole('link', { name: 'House style' }).click();
+  await expect(page.getByRole('heading', { name: 'House style', level: 1 })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'House style' })).toBeHidden();
+  await page.getByRole('button', { name: 'Places' }).click();
+  await page.getByRole('button', { name: 'Keys' }).click();
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});
+
+test('the sheet of keys fits a screen of 800 pixels', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Keys' }).click();
+  const box = (await page.getByRole('dialog', { name: 'Keys' }).boundingBox())!;
+  expect(box.y).toBeGreaterThanOrEqual(0);
+  expect(box.y + box.height).toBeLessThanOrEqual(800);
+});

@@ -18,22 +18,32 @@ export function draftOf(kind: SourceKind, doc: PostNode, stated: Partial<Details
     passages.push({ text });
     return { origins: [{ source: '', first: passages.length - 1, last: passages.length - 1 }] };
   });
-  const first = tied.firstChild!;
-  // A title stands above the words, as a heading of the first level or as a line of its own.
-  const isHeading = first.type === schema.nodes.heading && first.attrs.level === 1;
-  const headed = isHeading || (!!stated.title && first.type === schema.nodes.paragraph && plainText(first).trim() === stated.title.trim());
-  const own = headed ? plainText(first).trim() : '';
+  const titleAt = placeOfTitle(tied, stated.title);
+  const own = titleAt < 0 ? '' : plainText(tied.child(titleAt)).trim();
   const { details, cut } = fitDetails({ ...stated, ...(stated.title || own ? { title: stated.title || own } : {}) });
   const { title } = details;
-  const body = headed && title === own ? tied.content.cut(first.nodeSize) : tied.content;
+  const blocks = tied.children.filter((_, n) => n !== titleAt || title !== own);
   return {
     source: { kind, passages, ...(title ? { title } : {}) },
     draft: {
-      doc: body.childCount ? schema.node('doc', null, body) : schema.node('doc', null, [schema.node('paragraph')]),
+      doc: schema.node('doc', null, blocks.length ? blocks : [schema.node('paragraph')]),
       details,
     },
     ...(cut.length ? { notes: cut } : {}),
   };
+}
+
+// A line or two may stand above the title, as the head of a page does.
+const MOST_ABOVE = 2;
+
+/** The place of the block that is the title: a heading of the first level at the top, or a line that says what is known to be it; -1 without one. */
+function placeOfTitle(doc: PostNode, stated = ''): number {
+  const isHeading = (block: PostNode) => block.type === schema.nodes.heading && block.attrs.level === 1;
+  const isStated = (block: PostNode) => !!stated && block.isTextblock && plainText(block).trim() === stated.trim();
+  const said = doc.children
+    .slice(0, MOST_ABOVE + 1)
+    .findIndex((block) => isStated(block) && (isHeading(block) || block === doc.firstChild));
+  return said >= 0 ? said : isHeading(doc.firstChild!) ? 0 : -1;
 }
 
 /** The words of a page as plain text, a paragraph a block: what is left when a writer wants no structure. */

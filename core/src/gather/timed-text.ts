@@ -6,6 +6,8 @@ import { markOf, type MarkedLine } from './time-notations.ts';
 // A name alone behind a mark, the words on the lines below.
 const NAME_ALONE = /^\p{Lu}[\p{L}.'’-]*(?: \p{Lu}[\p{L}.'’-]*){0,2}(?: \d{1,2})?:?$/u;
 
+const ABOUT = /^\s*\[(?:ti|ar|al|au|lr|by|re|ve|tool|length|offset|la|#):[^\]]*\]\s*$/i;
+
 /** A transcript with time marks at its lines; a passage runs until the next mark. */
 export const timedText: Format = {
   kind: 'timed-text',
@@ -20,8 +22,11 @@ export const timedText: Format = {
     const passages: (Passage & SaidBy)[] = [];
     const heading: string[] = [];
     let open: (Passage & SaidBy & { startMs: number }) | null = null;
+    // What song lyrics with times say of themselves is no line of theirs (LRC; common practice, no source).
+    const title = /^\[ti:\s*(\S.*?)\s*\]\s*$/im.exec(text())?.[1];
     const lines = text()
       .split('\n')
+      .filter((line) => !ABOUT.test(line))
       .map((line) => ({ line, found: markOf(line) }));
     const isName = namesAlone(lines);
     const trails = lines.some(({ found }) => found?.isTrailing);
@@ -57,9 +62,9 @@ export const timedText: Format = {
       if (p.endMs === undefined && next !== undefined && next >= p.startMs!) p.endMs = next;
     });
     // Lines above the first mark: the first is the title, the rest are words like any other.
-    const [title, ...rest] = heading;
+    const [first, ...rest] = title ? [title, ...heading] : heading;
     if (rest.length) kept.unshift({ text: rest.join('\n') });
-    return { source: { kind: 'timed-text', passages: kept, ...(title ? { title } : {}) } };
+    return { source: { kind: 'timed-text', passages: kept, ...(first ? { title: first } : {}) } };
   },
 };
 

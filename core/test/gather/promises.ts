@@ -94,7 +94,13 @@ export const PROMISES: readonly Promised[] = [
     must: [...BASICS, ...HEADINGS, BULLETS, ...STEPS, STRUCK, TABLE, QUOTE],
     never: TWICE,
   },
-  { kind: 'PDF', program: 'WeasyPrint', file: 'weasyprint.pdf', must: [...COLUMNS, '- Twenty pegs\n- A bucket'], never: ['1 of 1', '‐'] },
+  {
+    kind: 'PDF',
+    program: 'WeasyPrint',
+    file: 'weasyprint.pdf',
+    must: [...COLUMNS, '- Twenty pegs\n- A bucket'],
+    never: ['1 of 1', '‐', '# Caning, in two'],
+  },
   { kind: 'PDF', program: 'Chromium', file: 'chromium.pdf', must: [...COLUMNS, '- A bucket\n'], never: ['1 of 1'] },
   {
     kind: 'PDF',
@@ -189,7 +195,7 @@ export const PROMISES: readonly Promised[] = [
   { kind: 'captions', program: 'ffmpeg', file: 'ffmpeg.vtt', must: SPOKEN, never: ['<i>'] },
   { kind: 'captions', program: 'ffmpeg', file: 'ffmpeg.ttml', must: SPOKEN, never: ['<'] },
   { kind: 'captions', program: 'aeidon', file: '../cues.srt', must: ['@1000', '@4000'] },
-  { kind: 'time marks', program: 'ffmpeg', file: 'ffmpeg.lrc', must: ['A seat wants four hours. @1000', '@4000'], never: ['[00'] },
+  { kind: 'time marks', program: 'ffmpeg', file: 'ffmpeg.lrc', must: ['A seat wants four hours. @1000', '@4000'], never: ['[00', 'Lavf'] },
   { kind: 'time marks', program: 'aeidon', file: '../cues-marked.txt', must: ['@1000', '@4000'] },
   { kind: 'JSON', program: 'subtitle', file: '../cues-list.json', must: ['@1000', '@4000'], never: ['{'] },
   { kind: 'JSON', program: 'node-webvtt', file: '../cues-tree.json', must: ['@1000', '@4000'], never: ['{'] },

@@ -3,14 +3,26 @@
   import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
   import type { Snippet } from 'svelte';
 
-  let { open = $bindable(), title, children, actions }: { open: boolean; title: string; children: Snippet; actions?: Snippet } = $props();
+  let {
+    open = $bindable(),
+    title,
+    children,
+    actions,
+    isWide = false,
+  }: {
+    open: boolean;
+    title: string;
+    children: Snippet;
+    actions?: Snippet;
+    /** Whether what is asked needs two columns. */ isWide?: boolean;
+  } = $props();
 </script>
 
 <Dialog {open} onOpenChange={(e) => (open = e.open)}>
   <Portal>
     <Dialog.Backdrop class="ask-back" />
     <Dialog.Positioner class="ask-place">
-      <Dialog.Content class="ask-sheet">
+      <Dialog.Content class="ask-sheet {isWide ? 'wide' : ''}">
         <Dialog.Title class="ask-title">{title}</Dialog.Title>
         <div class="ask-body">{@render children()}</div>
         <div class="ask-acts">
@@ -45,6 +57,9 @@
     border: 1px solid var(--leaf-edge);
     border-radius: 3px;
     box-shadow: var(--shadow);
+  }
+  :global(.ask-sheet.wide) {
+    width: min(980px, 100%);
   }
   :global(.ask-title) {
     font: 640 20px/1.3 var(--serif);

@@ -31,21 +31,35 @@
   ];
 </script>
 
-<Ask bind:open title="Keys">
+<Ask bind:open title="Keys" isWide>
   <dl>
     {#each KEYS as [keys, does] (does)}
-      <dt class="mono">{keys}</dt>
-      <dd>{does}</dd>
+      <div>
+        <dt class="mono">{keys}</dt>
+        <dd>{does}</dd>
+      </div>
     {/each}
   </dl>
 </Ask>
 
 <style>
   dl {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 7px 18px;
+    columns: 2 380px;
+    column-gap: 32px;
     margin: 14px 0 0;
+  }
+  div {
+    display: grid;
+    grid-template-columns: 180px minmax(0, 1fr);
+    gap: 14px;
+    padding: 4px 0;
+    break-inside: avoid;
+  }
+  @media (max-width: 600px) {
+    div {
+      grid-template-columns: minmax(0, 1fr);
+      gap: 0;
+    }
   }
   dt {
     color: var(--slate);
