@@ -23,9 +23,16 @@ export type PrintedSection = {
 /** What a file makes: its page, its sections, and what was found for its details. */
 export type PageOfFile = { doc: PostNode; sections: PrintedSection[]; details: Partial<Details>; account?: Account };
 
-/** Whether a page has an order of its own: headings, or lists, tables, quotations, code and pictures, which prose made anew would lose. */
-const isStructured = (doc: PostNode): boolean =>
-  doc.children.some((block) => !block.isTextblock || block.type.name === 'heading' || block.type.name === 'codeBlock');
+// A list or two in a long talk are no order; where so much stands in lists, tables, quotations and code, it is one.
+const STRUCTURED = 0.2;
+
+/** Whether a page has an order of its own: headings, or so much in lists and tables that prose made anew would lose it. */
+function isStructured(doc: PostNode): boolean {
+  if (outlineOf(doc).some((s) => s.id !== 'lead' || s.heading)) return true;
+  const letters = (blocks: readonly PostNode[]) => blocks.reduce((sum, block) => sum + block.textContent.length, 0);
+  const others = doc.children.filter((block) => block.type.name !== 'paragraph');
+  return letters(others) >= STRUCTURED * Math.max(1, letters(doc.children));
+}
 
 /** The page a file makes: a draft keeps its own order, of other material one is made. */
 export function pageOf({ source, draft, fileName, wishes, tools }: Request): PageOfFile {

@@ -24,6 +24,7 @@ const STEPS = /\b(?:prev(?:ious)?|next|up|home|top|back|index|contents|newer|old
 const STEP = /^\W*(?:prev(?:ious)?|next|up|home|top|back|index|(?:table of )?contents|newer|older)(?: (?:page|post|chapter|section))?\W*$/i;
 const RIGHTS = /©|\(c\)|\bcopyright\b|all rights reserved|privacy policy|\bcookies?\b/i;
 const BOX = /^(?:div|section|ul|ol|dl|table|header|footer|aside|p|form|center|td|tr|tbody|small|address|blockquote|fieldset|span)$/;
+const WORDS = /^(?:p|span|small|blockquote)$/;
 const INLINE = /^(?:a|abbr|b|cite|code|del|dfn|em|font|i|ins|kbd|mark|q|s|samp|small|span|strong|sub|sup|time|tt|u|var)$/;
 
 // What has so many of its letters in links is a list of ways elsewhere.
@@ -47,10 +48,16 @@ type Part = Letters & { node: Element; share: number; isAbove: boolean; isBelow:
 const AROUND: ((part: Part) => boolean)[] = [
   ({ node }) => NEVER.has(node.tagName) || ROLES.has(String(node.properties.role ?? '')),
   ({ node }) => BOX.test(node.tagName) && COMMENTS.test(namesOf(node)),
-  ({ node, share, all }) => BOX.test(node.tagName) && AROUND_NAMES.test(namesOf(node)) && (share > NAMED_LINKS || all < SHORT),
+  ({ node, share, all, isAbove, isBelow }) =>
+    BOX.test(node.tagName) &&
+    // Words inside the text may be named so too: what a program calls its menu.
+    (!WORDS.test(node.tagName) || isAbove || isBelow) &&
+    AROUND_NAMES.test(namesOf(node)) &&
+    (share > NAMED_LINKS || all < SHORT),
   ({ node, share, all }) => node.tagName === 'footer' && (share > NAMED_LINKS || all < SHORT || RIGHTS.test(toString(node))),
   ({ node, share }) => node.tagName === 'header' && share > NAMED_LINKS,
-  ({ node, share, links, all }) => node.tagName === 'aside' && (share > NAMED_LINKS || links > 3 || all < FEWEST),
+  ({ node, share, links, all, isAbove, isBelow }) =>
+    node.tagName === 'aside' && (share > NAMED_LINKS || links > 3 || (all < FEWEST && (isAbove || isBelow))),
   // The ways to the page before and the page after.
   ({ node, all, isAbove, isBelow }) => node.tagName === 'a' && all < FEWEST && (isAbove || isBelow) && STEP.test(toString(node).trim()),
   ({ node, all, links, share, isAbove, isBelow }) => {

@@ -62,6 +62,13 @@ describe('the main text of a web page', () => {
   it('keeps an aside of the author, a list of links inside it, its tables and its notes', async () => {
     const body = `<main><h1>Soak a stone</h1><p>${SOAK}</p><aside><p>Old stones drink longest of all; give them an hour.</p></aside><h2>Where to buy</h2><ul><li><a href="/a">The hall</a></li><li><a href="/b">Bo</a></li><li><a href="/c">Odile</a></li></ul><p>${KEEP}</p></main>`;
     const found = await written(body);
+    expect(
+      await written(
+        `<main>${TEXT.replace('</p>', ' Press <span class="menu">File</span>.</p><aside><p>Never oil it.</p></aside>')}</main>`,
+      ),
+    )
+      .to.contain('Press File.')
+      .and.contain('Never oil it.');
     for (const words of ['Old stones drink longest', '[The hall](/a)', '[Odile](/c)', KEEP]) expect(found).to.contain(words);
   });
 
