@@ -36,7 +36,9 @@ export const mail: Format = {
       const words = left.reduce((sum, line) => sum + wordCount(line), 0);
       const notes = [
         ...(gathered.notes ?? []),
-        ...(words >= FEWEST_TOLD ? [`What this mail answers, and its signature, stayed out: ${words} words.`] : []),
+        ...(words >= FEWEST_TOLD
+          ? [`What this mail answers, and its signature, stayed out: ${words} words. “Whole mail” brings it in.`]
+          : []),
       ];
       return { ...gathered, ...(notes.length ? { notes } : {}), ...(attached.length ? { attached } : {}) };
     };
@@ -48,15 +50,21 @@ export const mail: Format = {
       const loose = images.filter((a) => !a.contentId || !page.includes(a.contentId.replace(/^<|>$/g, '')));
       const beside = new Map([...own, ...loose.map((a, i) => [`attached:${i}`, pictureOf(a)] as const)]);
       const tree = parseHtml(page);
-      const left = keepOwn(tree);
+      const left = reading === 'whole' ? [] : keepOwn(tree);
       const body = find(tree, (node) => node.tagName === 'body') ?? tree;
       body.children.push(...loose.map((a, i) => element('p', [element('img', [], { src: `attached:${i}`, alt: a.filename ?? '' })])));
       return also(readTree('mail', tree, reading, { details, pictures: beside }), left);
     }
     const lines = (written ?? '').replace(/\r\n?/g, '\n').split('\n');
-    const isOwn = ownLines(
-      lines.map((text) => ({ text: text.replace(/^(?:> ?)+/, ''), depth: text.match(/^(?:> ?)+/)?.[0].replaceAll(' ', '').length ?? 0 })),
-    );
+    const isOwn =
+      reading === 'whole'
+        ? lines.map(() => true)
+        : ownLines(
+            lines.map((text) => ({
+              text: text.replace(/^(?:> ?)+/, ''),
+              depth: text.match(/^(?:> ?)+/)?.[0].replaceAll(' ', '').length ?? 0,
+            })),
+          );
     const words = lines.filter((_, i) => isOwn[i]).join('\n');
     const left = lines.filter((_, i) => !isOwn[i]);
     if (reading === 'plain') return also({ source: { kind: 'mail', passages: plainPassages(words), ...details } }, left);

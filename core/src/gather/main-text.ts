@@ -84,8 +84,9 @@ export function mainText(tree: Root): Parent {
   const [first, last] = proseIn([...places.keys()], letters);
   rewrite(main, (node) => {
     const { all, linked, links } = letters(node);
+    if (all > MOST * total) return [node];
     if (isHidden(node)) return [];
-    if (all > MOST * total || (node.tagName !== 'aside' && find(node, isTitle)) || isPicture(node, all)) return [node];
+    if ((node.tagName !== 'aside' && find(node, isTitle)) || isPicture(node, all)) return [node];
     const at = places.get(node)!;
     const part = { node, all, linked, links, share: all ? linked / all : 1, isAbove: at < first, isBelow: at > last };
     return AROUND.some((tells) => tells(part)) ? [] : [node];

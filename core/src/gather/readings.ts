@@ -1,7 +1,7 @@
 import type { SourceKind } from './source.ts';
 
 /**
- * How material with a structure is read: with its structure, as plain words, a web page with all that stands around its text,
+ * How material with a structure is read: with its structure, as plain words, a web page or a mail with all that stands around its text,
  * or a table as a list with one row a point.
  */
 export const READINGS = ['structure', 'plain', 'whole', 'list'] as const;
@@ -16,7 +16,7 @@ const OFFERED: Partial<Record<SourceKind, readonly Reading[]>> = {
   rtf: BOTH,
   pdf: BOTH,
   slides: BOTH,
-  mail: BOTH,
+  mail: ['structure', 'whole', 'plain'],
   opml: BOTH,
   csv: ['structure', 'list', 'plain'],
 };

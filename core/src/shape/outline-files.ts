@@ -1,4 +1,5 @@
-import type { PostNode } from '../post/schema.ts';
+import { postToMarkdown } from '../post/markdown.ts';
+import { schema, type PostNode } from '../post/schema.ts';
 import { outlineOf } from '../post/sections.ts';
 
 /** The ways an outline goes out, and the ending of its file. */
@@ -11,15 +12,29 @@ type Point = { heading: string; note: string; below: Point[] };
 export function outlineFile(doc: PostNode, title: string, as: OutlineFile): string {
   const points = pointsOf(doc);
   if (as === 'opml') return opml(points, title);
-  const line: Record<Exclude<OutlineFile, 'opml'>, (heading: string, depth: number) => string> = {
-    list: (heading, depth) => `${'  '.repeat(depth)}- ${heading}`,
-    headings: (heading, depth) => `${'#'.repeat(depth + 2)} ${heading}\n`,
-    lines: (heading, depth) => `${'\t'.repeat(depth)}${heading}`,
-  };
-  const walk = (list: readonly Point[], depth: number): string[] =>
-    list.flatMap(({ heading, below }) => [line[as](heading, depth), ...walk(below, depth + 1)]);
-  return `${walk(points, 0).join('\n').trimEnd()}\n`;
+  if (as === 'list') return points.length ? postToMarkdown(nodes.doc.create(null, listOf(points))) : '';
+  if (as === 'headings') return postToMarkdown(nodes.doc.create(null, headingsOf(points, 2)));
+  const lines = (list: readonly Point[], depth: number): string[] =>
+    list.flatMap(({ heading, below }) => [`${'\t'.repeat(depth)}${heading}`, ...lines(below, depth + 1)]);
+  return `${lines(points, 0).join('\n').trimEnd()}\n`;
 }
+
+const { nodes } = schema;
+const DEEPEST = 6;
+
+const listOf = (points: readonly Point[]): PostNode =>
+  nodes.bulletList.create(
+    null,
+    points.map(({ heading, below }) =>
+      nodes.listItem.create(null, [nodes.paragraph.create(null, schema.text(heading)), ...(below.length ? [listOf(below)] : [])]),
+    ),
+  );
+
+const headingsOf = (points: readonly Point[], level: number): PostNode[] =>
+  points.flatMap(({ heading, below }) => [
+    nodes.heading.create({ level: Math.min(DEEPEST, level) }, schema.text(heading)),
+    ...headingsOf(below, level + 1),
+  ]);
 
 function pointsOf(doc: PostNode): Point[] {
   const top: Point[] = [];

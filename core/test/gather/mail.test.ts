@@ -51,8 +51,17 @@ describe('a mail that answers another is its own words', () => {
 
   it('and says how many words stayed out, and nothing for a signature', async () => {
     const answer = await plain(`${OWN}\n\nOn 3 Mar 2026, Bo wrote:\n> ${'How long does it take? '.repeat(4)}`);
-    expect(answer.notes).to.deep.equal(['What this mail answers, and its signature, stayed out: 26 words.']);
+    expect(answer.notes).to.deep.equal(['What this mail answers, and its signature, stayed out: 26 words. “Whole mail” brings it in.']);
     expect((await plain(`${OWN}\n\n-- \nOdile`)).notes).to.equal(undefined);
+  });
+
+  it('and all of it is one choice away', async () => {
+    const body = `${OWN}\n\nOn 3 Mar 2026, Bo wrote:\n> How long?\n\n-- \nOdile`;
+    const mail = bytes(`${HEAD}Subject: Caning\nContent-Type: text/plain\n\n${body}`);
+    const whole = await gather(mail, 'a.eml', 'whole');
+    for (const words of [OWN, 'Bo wrote:', '> How long?', 'Odile']) expect(page(whole)).to.contain(words);
+    const rich = bytes(`${HEAD}Subject: Caning\nContent-Type: text/html\n\n<p>${OWN}</p><blockquote type="cite">How long?</blockquote>`);
+    expect(page(await gather(rich, 'a.eml', 'whole'))).to.contain('How long?');
   });
 
   it('but keeps a colon, a rule and dashes of its own', async () => {

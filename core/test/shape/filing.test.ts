@@ -159,6 +159,15 @@ describe('an outline that goes out', () => {
       expect(shape(incomingFromText(outlineFile(doc, 'Caning', as))), as).to.deep.equal(wanted);
   });
 
+  it('keeps signs that Markdown would read as its own', () => {
+    const doc = page('## Soak *it* [twice]\n\n### 3\\. Dry_the_cane\n\n## Weaving');
+    const wanted = shape(outlineOf(doc));
+    for (const as of ['list', 'headings'] as const) {
+      expect(shape(incomingFromText(outlineFile(doc, 'Caning', as))), as).to.deep.equal(wanted);
+    }
+    expect(outlineFile(doc, 'Caning', 'list')).to.match(/^- Soak it \\?\[twice\\?\]\n {2}- 3\\?\. Dry/);
+  });
+
   // OPML 2.0, opml.org/spec2: a head with a title, a body of outlines with a text each.
   it('is OPML 2.0 with its title and notes', () => {
     const doc = page('## Cane & "reed"\n\n### How long\n\n## Weaving');
