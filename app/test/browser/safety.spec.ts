@@ -37,8 +37,9 @@ for (const [name, text] of Object.entries(WAYS)) {
     await page.getByLabel('Choose files').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
     await page.waitForURL(/\/pieces\//);
     await step(page, 'Tidy');
-    await page.getByRole('button', { name: /^Take all/ }).click();
+    // Elements of a draft in Markdown are read as such: nothing of them is left to repair.
     if (!name.endsWith('.md')) {
+      await page.getByRole('button', { name: /^Take all/ }).click();
       await step(page, 'Shape');
       await page.getByRole('button', { name: 'Write onto the page' }).click();
     }

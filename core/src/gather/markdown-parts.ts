@@ -16,6 +16,7 @@ export function pageOfMarkdown(tree: Root): PostNode {
   boxTasks(tree);
   withoutAnchors(tree);
   withHeads(tree);
+  spellUnknown(tree);
   return hasHtml(tree) ? postFromHast(raw(toHast(tree, { allowDangerousHtml: true })) as never) : mdastToPost(tree);
 }
 
@@ -63,6 +64,28 @@ function withoutAnchors(tree: Root): void {
 function withHeads(tree: Root): void {
   visit(tree, 'table', (table: Table) => {
     if (table.children.length > 1 && table.children[0]!.children.every((cell) => !cell.children.length)) table.children.shift();
+  });
+}
+
+// Elements that people write into Markdown, or that come from pages; what else stands between angle brackets is words.
+const ELEMENTS = new Set(
+  'a abbr address article aside audio b base big blockquote body br button caption center cite code col colgroup dd del details dfn div dl dt em embed fieldset figcaption figure font footer form frame frameset h1 h2 h3 h4 h5 h6 head header hgroup hr html i iframe img input ins kbd label legend li link main map mark math menu meta meter nav noscript object ol optgroup option output p param picture pre progress q rp rt ruby s samp script section select small source span strike strong style sub summary sup svg table tbody td template textarea tfoot th thead time title tr track tt u ul var video wbr'.split(
+    ' ',
+  ),
+);
+
+/** Whether every tag of a stretch of markup is one of HTML. */
+const isHtml = (markup: string): boolean =>
+  [...markup.matchAll(/<\/?([a-z][\w-]*)/gi)].every(([, name]) => ELEMENTS.has(name!.toLowerCase()));
+
+/** What only looks like an element (`<your name>`) is words. */
+function spellUnknown(tree: Root): void {
+  visit(tree, 'html', ({ value }: Html, at, parent) => {
+    if (/^<[!?]/.test(value.trim()) || isHtml(value)) return;
+    const words = { type: 'text' as const, value };
+    // Between blocks it is a paragraph.
+    const isInline = /^(?:paragraph|heading|emphasis|strong|delete|link|tableCell)$/.test(parent!.type);
+    parent!.children[at!] = isInline ? words : { type: 'paragraph', children: [words] };
   });
 }
 

@@ -25,6 +25,12 @@ describe('a draft in Markdown', () => {
     ).to.equal('Press `Enter`, H2O.\n\nMore\n\nHidden **words**.\n\n[A link](https://larkfield.example/)');
   });
 
+  it('keeps what only looks like an element', async () => {
+    expect(await written('Put `<b>` and <your name> here, <u>not</u> there.\n\n<MyButton>\n\nMore.')).to.equal(
+      'Put `<b>` and \\<your name> here, not there.\n\n\\<MyButton>\n\nMore.',
+    );
+  });
+
   it('runs nothing that its elements bring', async () => {
     expect(
       await written('Words. <script>alert(1)</script>\n\n<img src="x" onerror="alert(1)"> <a href="javascript:alert(1)">Here</a>'),
