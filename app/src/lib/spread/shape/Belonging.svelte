@@ -18,7 +18,7 @@
     {#each offered as { section, under } (section.id)}
       <li>
         <button class="said" onclick={() => piece.goToBlock(section.id)}><b>{section.heading}</b> under {under.heading}</button>
-        <div>
+        <div class="acts">
           <button class="quiet" onclick={() => piece.run(indentBranch(section.id, 1))}>Put it under</button>
           <button class="quiet" onclick={() => (kept[section.id] = true)}>Keep as it is</button>
         </div>
@@ -26,14 +26,3 @@
     {/each}
   </Offer>
 {/if}
-
-<style>
-  .said {
-    text-align: left;
-  }
-  div {
-    display: flex;
-    gap: 8px;
-    font-size: 14px;
-  }
-</style>

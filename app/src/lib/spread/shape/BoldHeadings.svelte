@@ -19,7 +19,7 @@
   <Offer label="{count(found.length, 'line')} in bold could be headings">
     <li>
       {#each found as heading (heading.id)}<button class="said" onclick={() => piece.goToBlock(heading.id)}>{heading.text}</button>{/each}
-      <div>
+      <div class="acts">
         <button class="quiet" onclick={make}>Make them headings</button>
         <button class="quiet" onclick={() => (kept = true)}>Keep as they are</button>
       </div>
@@ -29,14 +29,6 @@
 
 <style>
   .said {
-    display: block;
-    text-align: left;
     font-weight: 600;
-  }
-  div {
-    display: flex;
-    gap: 8px;
-    margin-top: 6px;
-    font-size: 14px;
   }
 </style>

@@ -30,7 +30,7 @@
           {#if list.lead}<span class="muted">{list.lead}</span>{/if}
           {#each list.items as item, i (i)}<span class="point">{item}</span>{/each}
         </button>
-        <div>
+        <div class="acts">
           {#each list.forms as form (form)}<button class="quiet" onclick={() => write(list, form)}>{FORMS[form]}</button>{/each}
         </div>
       </li>
@@ -42,16 +42,10 @@
   .said {
     display: grid;
     gap: 2px;
-    text-align: left;
   }
   .point {
     padding-left: 16px;
     border-left: 2px solid var(--hair);
     font: 15px/1.5 var(--serif);
-  }
-  div {
-    display: flex;
-    gap: 8px;
-    font-size: 14px;
   }
 </style>

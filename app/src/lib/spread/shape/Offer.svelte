@@ -24,4 +24,13 @@
     padding: 10px 20px;
     border-bottom: 1px solid var(--hair);
   }
+  /* What was found, and what can be done with it. */
+  ul :global(.said) {
+    text-align: left;
+  }
+  ul :global(.acts) {
+    display: flex;
+    gap: 8px;
+    font-size: 14px;
+  }
 </style>

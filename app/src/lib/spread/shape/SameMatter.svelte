@@ -56,11 +56,6 @@
   .side span {
     font: 15px/1.5 var(--serif);
   }
-  .acts {
-    display: flex;
-    gap: 8px;
-    font-size: 14px;
-  }
   @media (max-width: 600px) {
     .pair {
       grid-template-columns: 1fr;
