@@ -81,7 +81,7 @@ async function record(id: string, name: string): Promise<void> {
   await call(location, 'PATCH', { 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' }, new Uint8Array(bytes));
   await ask(`/pieces/${id}/recordings`, json('POST', { upload: location.split('/').at(-1), name }));
   const [source] = (await read(id)).sources;
-  while ((await ask<{ hearing: { job: string | null } | null }>(`/sources/${source!.id}/hearing`)).hearing?.job)
+  while ((await ask<{ transcribing: { state: string } | null }>(`/sources/${source!.id}/transcribing`)).transcribing?.state === 'working')
     await new Promise((done) => setTimeout(done, 300));
 }
 

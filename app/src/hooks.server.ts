@@ -1,8 +1,9 @@
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
-import { backUp, closeDatabase, database } from '$lib/server/database.ts';
-import { backUpDaily } from '$lib/server/daily-backup.ts';
+import { closeDatabase, database } from '$lib/server/database.ts';
 import { closeToOthers } from '$lib/server/closed-folder.ts';
 import { environment } from '$lib/server/environment.ts';
+import { JOB_KINDS } from '$lib/server/jobs/kinds.ts';
+import { runJobs } from '$lib/server/jobs/runner.ts';
 import { logTrouble } from '$lib/server/log.ts';
 import { isFromElsewhere, underOwnName } from '$lib/server/origin.ts';
 import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
@@ -10,11 +11,10 @@ import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
 export const init: ServerInit = async () => {
   closeToOthers(environment.EVEN_PAGE_DATA);
   await database();
-  const stop = backUpDaily(backUp);
+  const endJobs = runJobs(JOB_KINDS);
   // Without this the process would wait for the embedded database for ever.
   process.once('sveltekit:shutdown', () => {
-    stop();
-    void closeDatabase();
+    void endJobs().finally(closeDatabase);
   });
 };
 

@@ -5,9 +5,19 @@ import type { AddressInfo } from 'node:net';
 import { serve } from '@hono/node-server';
 import { transcriber, transcriptsIn } from '../../../standins/transcriber/src/transcriber.ts';
 import { newFolder, startServer, type RunningServer } from '../running-server.ts';
+import { uploader } from './uploader.ts';
 import { writer } from './writer.ts';
 
 const RECORDINGS = new URL('../../../demo/recordings/', import.meta.url);
+/** How the transcriber stands with a source once it is done or has given up. */
+async function settled(server: RunningServer, source: string): Promise<{ state: string; says: string } | null> {
+  for (;;) {
+    const { transcribing } = await (await server.call(`/sources/${source}/transcribing`)).json();
+    if (transcribing?.state !== 'working') return transcribing;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}
+
 const bytesOf = (name: string) => new Uint8Array(readFileSync(new URL(name, RECORDINGS)));
 
 describe('recordings on the server', function () {
@@ -27,30 +37,9 @@ describe('recordings on the server', function () {
 
   const { read } = writer(() => server);
   const empty = async () => (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
-  const tus = (path: string, method: string, headers: Record<string, string>, body?: Uint8Array<ArrayBuffer>) =>
-    fetch(new URL(path, server.address), {
-      method,
-      headers: { origin: server.address, 'tus-resumable': '1.0.0', ...headers },
-      ...(body ? { body } : {}),
-    });
-
-  // tus resumable upload protocol 1.0.0: creation, then parts at the offset the server names.
-  async function upload(bytes: Uint8Array<ArrayBuffer>, parts = 1): Promise<string> {
-    const made = await tus('/uploads', 'POST', { 'upload-length': String(bytes.length) });
-    expect(made.status).to.equal(201);
-    const location = made.headers.get('location')!;
-    const size = Math.ceil(bytes.length / parts);
-    for (let n = 0; n < parts; n++) {
-      const head = await tus(location, 'HEAD', {});
-      const offset = Number(head.headers.get('upload-offset'));
-      expect(offset).to.equal(n * size);
-      const part = bytes.slice(offset, offset + size);
-      expect(
-        (await tus(location, 'PATCH', { 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' }, part)).status,
-      ).to.equal(204);
-    }
-    return location.split('/').at(-1)!;
-  }
+  const upload = (bytes: Uint8Array<ArrayBuffer>, parts = 1) => uploader(server).upload(bytes, parts);
+  /** A source once the transcriber is done with it, or has given it up. */
+  const transcribed = (source: { id: string }) => settled(server, source.id);
   const record = (id: string, name: string, uploaded: string) =>
     server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload: uploaded, name } });
 
@@ -61,15 +50,14 @@ describe('recordings on the server', function () {
     expect(source.source.kind).to.equal('recording');
     expect(source.source.passages).to.have.length(19);
     expect(source.recording).to.include({ type: 'video/webm', isVideo: true });
-    expect(source.hearing).to.equal(null);
+    expect(source.transcribing).to.equal(null);
   });
 
   it('without captions are heard by the transcriber, word by word', async () => {
     const id = await empty();
     await record(id, 'wick-evening.ogg', await upload(bytesOf('wick-evening.ogg')));
     const [waiting] = (await read(id)).sources;
-    expect(waiting.hearing.job).to.be.a('string');
-    expect(await (await server.call(`/sources/${waiting.id}/hearing`)).json()).to.deep.equal({ hearing: null });
+    expect(await transcribed(waiting)).to.equal(null);
     const [source] = (await read(id)).sources;
     expect(source.words).to.be.greaterThan(250);
     expect(source.source.passages[0].wordsMs).to.have.length(source.source.passages[0].text.split(' ').length * 2);
@@ -79,7 +67,7 @@ describe('recordings on the server', function () {
     const id = await empty();
     await record(id, 'wick-evening.ogg', await upload(bytesOf('wick-evening.ogg')));
     const [waiting] = (await read(id)).sources;
-    await server.call(`/sources/${waiting.id}/hearing`);
+    await transcribed(waiting);
     const row = (await (await server.call('/pieces')).json()).rows.find((r: { id: string }) => r.id === id);
     expect(row.next.rest).to.match(/^: a talk of \d+ minutes just arrived$/);
     expect(row.saidWords).to.be.greaterThan(250);
@@ -103,8 +91,12 @@ describe('recordings on the server', function () {
     const bytes = bytesOf('wick-evening.ogg');
     await record(id, 'other.ogg', await upload(bytes.slice(0, bytes.length - 500)));
     const [source] = (await read(id)).sources;
-    const { hearing } = await (await server.call(`/sources/${source.id}/hearing`)).json();
-    expect(hearing).to.include({ job: null, says: 'No words could be made out in this recording.' });
+    const failed = { state: 'failed', job: null, progress: 0, says: 'No words could be made out in this recording.' };
+    expect(await transcribed(source)).to.deep.equal(failed);
+    // Asked again it is tried again, and comes to the same end.
+    const again = await server.call(`/sources/${source.id}/transcribing`, { method: 'POST' });
+    expect((await again.json()).transcribing).to.include({ state: 'working', says: '' });
+    expect(await transcribed(source)).to.deep.equal(failed);
     expect((await server.call(`/recordings/${source.recording.digest}`)).status).to.equal(200);
   });
 
@@ -155,19 +147,9 @@ describe('a finished recording', function () {
     const folder = await newFolder();
     let server = await startServer({ data: folder });
     const bytes = bytesOf('caning-first-steps.webm');
-    const headers = () => ({ origin: server.address, 'tus-resumable': '1.0.0' });
     for (const ms of [0, 15, 40, 80, 150]) {
       const id = (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
-      const made = await fetch(`${server.address}/uploads`, {
-        method: 'POST',
-        headers: { ...headers(), 'upload-length': String(bytes.length) },
-      });
-      const upload = made.headers.get('location')!.split('/').at(-1)!;
-      await fetch(`${server.address}/uploads/${upload}`, {
-        method: 'PATCH',
-        headers: { ...headers(), 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
-        body: bytes,
-      });
+      const upload = await uploader(server).upload(bytes);
       const record = () => server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload, name: 'caning.webm' } });
       const asked = record().catch(() => null);
       await new Promise((resolve) => setTimeout(resolve, ms));
@@ -208,28 +190,12 @@ describe('a finished recording', function () {
     ] as const) {
       answer = said;
       const id = (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
-      const made = await fetch(`${server.address}/uploads`, {
-        method: 'POST',
-        headers: { origin: server.address, 'tus-resumable': '1.0.0', 'upload-length': String(wav.length) },
-      });
-      const upload = made.headers.get('location')!.split('/').at(-1)!;
-      await fetch(`${server.address}/uploads/${upload}`, {
-        method: 'PATCH',
-        headers: {
-          origin: server.address,
-          'tus-resumable': '1.0.0',
-          'upload-offset': '0',
-          'content-type': 'application/offset+octet-stream',
-        },
-        body: wav,
-      });
+      const upload = await uploader(server).upload(wav);
       await server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload, name: 'tone.wav' } });
       const [source] = (await (await server.call(`/pieces/${id}`)).json()).sources;
-      const heard = await server.call(`/sources/${source.id}/hearing`);
-      expect(heard.status).to.equal(200);
-      const { hearing } = await heard.json();
-      if (wanted) expect(hearing.says).to.match(wanted);
-      else expect(hearing).to.equal(null);
+      const transcribing = await settled(server, source.id);
+      if (wanted) expect(transcribing!.says).to.match(wanted);
+      else expect(transcribing).to.equal(null);
     }
     await server.stop();
     service.close();

@@ -274,9 +274,9 @@ describe('nothing that was acknowledged is lost', function () {
       alter table pieces add column doc jsonb, add column details jsonb, drop column title_key;
       update pieces set doc = v.doc, details = v.details from versions v where v.piece_id = id and v.version = pieces.version;
       drop table versions; drop table journal_mark; drop table house_style;
-      drop table sendings; alter table pieces drop column looks, drop column digest; alter table sources drop column upload;
+      drop table jobs; drop table sendings; alter table pieces drop column looks, drop column digest; alter table sources drop column upload;
       alter table sources drop column duration_ms, drop column reading, drop column notes, drop column address,
-        drop column recording, drop column published, drop column hearing;
+        drop column recording, drop column published, drop column transcribing;
       alter table sources alter column bytes set data type integer; alter table piece_sources drop column is_off;
       drop index pieces_touched; create index pieces_touched on pieces (touched_at);
       delete from drizzle.__drizzle_migrations where id > 1;`);

@@ -15,6 +15,8 @@ export function transcriptsIn(folder: URL): Map<string, Transcript> {
 export function transcriber({ known, workMs, token }: { known: Map<string, Transcript>; workMs: number; token?: string }): Hono {
   const app = new Hono();
   const jobs = new Map<string, Job>();
+  /** The job of each idempotency key: a recording sent again under one is the same job. */
+  const byKey = new Map<string, string>();
 
   app.use(async (c, next) => {
     if (token && c.req.header('authorization') !== `Bearer ${token}`)
@@ -30,8 +32,10 @@ export function transcriber({ known, workMs, token }: { known: Map<string, Trans
       hash.update(part);
     }
     if (!size) return c.json({ message: 'No recording came with this request.' }, 400);
-    const id = randomUUID();
-    jobs.set(id, { transcript: known.get(hash.digest('hex')), begunAt: Date.now() });
+    const key = c.req.header('idempotency-key');
+    const id = (key && byKey.get(key)) || randomUUID();
+    if (key) byKey.set(key, id);
+    if (!jobs.has(id)) jobs.set(id, { transcript: known.get(hash.digest('hex')), begunAt: Date.now() });
     return c.json({ id }, 202);
   });
 

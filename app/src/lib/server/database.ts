@@ -7,8 +7,10 @@ import * as schema from './schema.ts';
 import { Writing } from './writing.ts';
 
 let opened: Promise<Opened> | null = null;
+let isClosed = false;
 
 function open(): Promise<Opened> {
+  if (isClosed) throw new Error('The database is closed: the server goes down.');
   return (opened ??= environment.DATABASE_URL ? openServer(environment.DATABASE_URL) : openFolder(environment.EVEN_PAGE_DATA));
 }
 
@@ -20,8 +22,9 @@ export async function database(): Promise<Database> {
 /** Runs writes in one transaction: all of them hold, on the disk, when it resolves, or none does. */
 export async function write<R>(work: (writing: Writing) => Promise<R>): Promise<R> {
   const { db, journal } = await open();
-  return db.transaction(async (tx) => {
-    const writing = new Writing(tx);
+  let done: Writing;
+  const result = await db.transaction(async (tx) => {
+    const writing = (done = new Writing(tx));
     const result = await work(writing);
     if (journal && writing.rows.length) {
       // The journal is written before the tables are: it never lacks what they hold.
@@ -30,6 +33,8 @@ export async function write<R>(work: (writing: Writing) => Promise<R>): Promise<
     }
     return result;
   });
+  done!.holds();
+  return result;
 }
 
 /** Makes a dated backup, where the database is one that we keep ourselves. */
@@ -37,9 +42,8 @@ export async function backUp(): Promise<void> {
   await (await open()).backUp?.();
 }
 
-/** Closes the database, so that everything is written before the process ends. */
+/** Closes the database for good, so that everything is written before the process ends. */
 export async function closeDatabase(): Promise<void> {
-  const last = opened;
-  opened = null;
-  await (await last)?.close();
+  isClosed = true;
+  await (await opened)?.close();
 }

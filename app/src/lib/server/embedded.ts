@@ -2,21 +2,20 @@ import { existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { eq } from 'drizzle-orm';
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
-import { migrate } from 'drizzle-orm/pglite/migrator';
+import { drizzle } from 'drizzle-orm/pglite';
 import { Complaint } from '@even-page/core/complaint';
 import { keepBackup, markIn, newestBackup, oldestMark } from './backups.ts';
 import type { Opened } from './engine.ts';
 import { lockFolder } from './folder-lock.ts';
 import { logTrouble } from './log.ts';
-import { MIGRATIONS, migrationsKnown, migrationsMade } from './migrations.ts';
+import { MIGRATIONS_KNOWN, migrationsMade } from './migrations.ts';
+import { bringUpToDate } from './replay.ts';
 import { SaveJournal } from './save-journal.ts';
 import * as schema from './schema.ts';
 import { hasClearSecrets, sealBackups, sealDatabase, sealEntry } from './sealing.ts';
 import { PGLITE } from './tables.ts';
-import { rewrite } from './writing.ts';
 
-const { journalMark, sendings } = schema;
+const { jobs, sendings } = schema;
 
 /** Opens the database in a data folder, for this process alone, with every save that was ever acknowledged in it. */
 export async function openFolder(data: string): Promise<Opened> {
@@ -28,11 +27,11 @@ export async function openFolder(data: string): Promise<Opened> {
     let client = await openClient(data, journal);
     let db = drizzle(client, { schema });
     const made = await migrationsMade(db);
-    if (made > 0 && made < migrationsKnown()) await backUp(client, journal, backups);
-    await migrate(db, { migrationsFolder: MIGRATIONS });
-    await catchUp(db, journal);
-    // A sending that this folder's last process did not live to see the end of is no longer on its way.
+    if (made > 0 && made < MIGRATIONS_KNOWN) await backUp(client, journal, backups);
+    await bringUpToDate(client, journal);
+    // What this folder's last process did not live to see the end of, a sending or a job, nobody is at work on any more.
     await db.update(sendings).set({ heldUntil: new Date() }).where(eq(sendings.isOver, false));
+    await db.update(jobs).set({ leaseUntil: null });
     if (await hasClearSecrets(db)) {
       await sealBackups(backups);
       await journal.rewrite(sealEntry);
@@ -85,23 +84,5 @@ async function openClient(data: string, journal: SaveJournal): Promise<PGlite> {
               ? `Run “npm run restore -- ${backup}” to bring back the newest backup and every save since.`
               : 'There is no backup yet. Move that folder aside and start again: the journal of saves fills the new database.'),
     );
-  }
-}
-
-/** Writes what the journal has and the tables lack: saves that a crash took from the database. */
-async function catchUp(db: PgliteDatabase<typeof schema>, journal: SaveJournal): Promise<void> {
-  await db.insert(journalMark).values({ id: 1, entry: 0 }).onConflictDoNothing();
-  const [mark] = await db.select().from(journalMark);
-  journal.continueFrom(mark!.entry);
-  if (!journal.reachesBackTo(mark!.entry)) {
-    throw new Complaint(
-      'The database is older than the journal of saves reaches back, so saves in between would be missing. Nothing was changed. Choose a newer backup with “npm run restore”, or move the folder journal out of the data folder to go on with the database as it is.',
-    );
-  }
-  for (const { entry, rows } of journal.after(mark!.entry)) {
-    await db.transaction(async (tx) => {
-      for (const row of rows) await rewrite(tx, row);
-      await tx.update(journalMark).set({ entry }).where(eq(journalMark.id, 1));
-    });
   }
 }

@@ -18,6 +18,8 @@ const schema = object({
   TRANSCRIBER_TOKEN: string().optional(),
   /** How long an outlet's answer is waited for, in seconds. */
   EVEN_PAGE_OUTLET_SECONDS: number().min(0.1).max(600).default(20),
+  /** After how many seconds without a word from the server that took a job up another takes it up. */
+  EVEN_PAGE_LEASE_SECONDS: number().min(1).max(3600).default(60),
   /** A PostgreSQL server to use in place of the database in the data folder. */
   DATABASE_URL: string()
     .matches(/^postgres(?:ql)?:\/\//, 'DATABASE_URL must begin with postgres://')

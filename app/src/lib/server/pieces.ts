@@ -70,7 +70,8 @@ export async function nameVersion(id: string, version: number, name: string | nu
 const THIN_EVERY = 20;
 
 /** Takes away versions that lie close together and long ago (core/src/write/thinning.ts says which). */
-async function thin({ tx }: Writing, id: string, standing: number): Promise<void> {
+async function thin(writing: Writing, id: string, standing: number): Promise<void> {
+  const { tx } = writing;
   const [sent, onTheWay, kept] = [
     await tx.select({ version: postings.version }).from(postings).where(eq(postings.pieceId, id)),
     await tx.select({ version: sendings.version }).from(sendings).where(eq(sendings.pieceId, id)),
@@ -84,7 +85,7 @@ async function thin({ tx }: Writing, id: string, standing: number): Promise<void
     kept.map(({ version, savedAt, name }) => ({ version, savedAt, isHeld: name !== null || held.has(version) })),
     new Date(),
   );
-  if (gone.length) await tx.delete(versions).where(and(eq(versions.pieceId, id), inArray(versions.version, gone)));
+  if (gone.length) await writing.delete(versions, and(eq(versions.pieceId, id), inArray(versions.version, gone)));
 }
 
 /** A piece and the version of it that stands. */
@@ -114,7 +115,7 @@ async function sourcesOf(db: Database, id: string) {
     address: source.address,
     recording: source.recording,
     published: source.published,
-    hearing: source.hearing,
+    transcribing: source.transcribing,
     durationMs: source.durationMs,
     source: { kind: source.kind, passages: source.passages, ...(source.title ? { title: source.title } : {}) } as Source,
     edits,

@@ -2,27 +2,24 @@ import { randomUUID } from 'node:crypto';
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Complaint } from '@even-page/core/complaint';
 import { mediaType } from '@even-page/core/gather/recording/media-type';
-import type { Transcript } from '@even-page/core/gather/transcript-schema';
 import type { Captions } from '@even-page/core/gather/recording/inside';
-import { durationMs, type Passage } from '@even-page/core/gather/source';
-import { sound } from '@even-page/core/gather/sound';
-import { cuesOf } from '@even-page/core/gather/spoken-cues';
 import { shortened } from '@even-page/core/language/storable';
-import { wordCount } from '@even-page/core/language/words';
 import { ACTOR } from './actor.ts';
 import { nextPosition } from './bring-in.ts';
 import { database, write } from './database.ts';
 import { environment } from './environment.ts';
-import { keepFile, pathOf } from './files.ts';
+import { keepFile } from './files.ts';
+import { addJob, addJobAgain } from './jobs/queue.ts';
+import { NOT_YET, transcribeJob } from './jobs/transcribe.ts';
 import { GONE, lockPiece, refreshFace } from './pieces.ts';
 import { readCaptions } from './reader.ts';
-import { pieceSources, sources, type HearingState, type Published, type Recording } from './schema.ts';
-import { askHearing, submitRecording } from './transcriber.ts';
+import { pieceSources, sources, type Published, type Recording, type Transcribing } from './schema.ts';
+import { worded } from './worded.ts';
 
 const folder = join(environment.EVEN_PAGE_DATA, 'uploads');
 // Ten hours of video, and no more than a disk is likely to have room for.
@@ -47,8 +44,8 @@ export async function uploadServer(): Promise<Server> {
 const UPLOAD = /^[0-9a-f]{32}$/;
 
 /**
- * Makes a source of a recording that was uploaded. Captions inside it are its words; without any the transcriber is
- * asked. Asked again for the same upload it is done already. Throws a Complaint, and keeps the upload, when it is no
+ * Makes a source of a recording that was uploaded. Captions inside it are its words; without any a job asks the
+ * transcriber. Asked again for the same upload it is done already. Throws a Complaint, and keeps the upload, when it is no
  * recording or not there whole.
  */
 export async function addRecording(id: string, upload: string, name: string): Promise<void> {
@@ -72,7 +69,7 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
   // The upload stays where it is until its row stands: whatever happens in between, it need not be sent again.
   const digest = await keepFile(path);
   const recording: Recording = { digest, ...media, bytes: size };
-  const hearing = passages.length ? null : await submitted(recording);
+  const transcribing = passages.length ? null : NOT_YET;
   await write(async (writing) => {
     if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
     const source = {
@@ -84,7 +81,7 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
       name,
       kind: 'recording' as const,
       recording,
-      hearing,
+      transcribing,
       notes: captions && others.length ? [languagesNote(captions, others)] : [],
     };
     // Two requests at once: the second finds the row of the first.
@@ -104,6 +101,7 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
       await writing.insert(sources, { ...own, createdBy: ACTOR });
       await writing.insert(pieceSources, { pieceId: id, sourceId: own.id, position: position++, edits: [], isOff: true });
     }
+    if (transcribing) await addJob(writing, transcribeJob(source.id));
     await refreshFace(writing, id);
   });
   for (const done of [path, `${path}.json`]) await rm(done, { force: true });
@@ -124,12 +122,6 @@ function bytesAt(path: string, from: number, length: number): Uint8Array {
   }
 }
 
-const worded = (passages: Passage[]) => ({
-  passages,
-  words: passages.reduce((sum, p) => sum + wordCount(p.text), 0),
-  durationMs: durationMs({ kind: 'recording', passages }),
-});
-
 const LANGUAGES = new Intl.DisplayNames('en', { type: 'language' });
 
 /** A language by its name ("German"); what is no code of one is called another. */
@@ -146,15 +138,6 @@ const captionsName = (name: string, captions: Captions): string => shortened(`${
 const languagesNote = (own: Captions, others: readonly Captions[]): string =>
   `It has captions in ${others.length + 1} languages: these are ${languageName(own)}. Those in ${others.map(languageName).join(' and ')} are off this piece; “Use again” brings them in.`;
 
-async function submitted({ digest, type }: Recording): Promise<HearingState> {
-  try {
-    return { job: await submitRecording(pathOf(digest), type), progress: 0, says: '' };
-  } catch (cause) {
-    if (!(cause instanceof Complaint)) throw cause;
-    return { job: null, progress: 0, says: cause.message };
-  }
-}
-
 async function heldSource(sourceId: string) {
   const db = await database();
   const [row] = await db.select().from(sources).where(eq(sources.id, sourceId));
@@ -162,36 +145,21 @@ async function heldSource(sourceId: string) {
   return { ...row, recording: row.recording };
 }
 
-/** How far the transcriber is with a source; once it is done, its words are there. Null when it has its words. */
-export async function hear(sourceId: string): Promise<HearingState | null> {
-  const { hearing } = await heldSource(sourceId);
-  if (!hearing?.job) return hearing;
-  const heard = await askHearing(hearing.job).catch((cause: unknown) => {
-    if (cause instanceof Complaint) return { state: 'failed' as const, says: cause.message };
-    throw cause;
-  });
-  if (heard.state === 'working') return { ...hearing, progress: heard.progress };
-  const next: HearingState | null = heard.state === 'failed' ? { job: null, progress: 0, says: heard.says } : null;
-  const words = heard.state === 'done' ? heardWords(heard) : {};
+/** How the transcriber stands with a recording; null when it has its words. */
+export async function transcribingOf(sourceId: string): Promise<Transcribing | null> {
+  return (await heldSource(sourceId)).transcribing;
+}
+
+/** Asks the transcriber once more about a recording it gave up. */
+export async function transcribeAgain(sourceId: string): Promise<Transcribing | null> {
+  const { transcribing } = await heldSource(sourceId);
+  if (transcribing?.state !== 'failed') return transcribing;
   await write(async (writing) => {
-    await writing.update(sources, { ...words, hearing: next }, eq(sources.id, sourceId));
-    const fed = await writing.tx.select({ id: pieceSources.pieceId }).from(pieceSources).where(eq(pieceSources.sourceId, sourceId));
-    for (const { id } of fed) await refreshFace(writing, id);
+    await writing.update(sources, { transcribing: NOT_YET }, eq(sources.id, sourceId));
+    // Another round, so that it is not answered with the one that failed.
+    await addJobAgain(writing, transcribeJob(sourceId, randomUUID()));
   });
-  return next;
-}
-
-function heardWords({ title, words }: Transcript) {
-  const { source } = sound({ source: { kind: 'recording', passages: cuesOf(words), ...(title ? { title } : {}) } });
-  return { ...worded(source.passages), ...(source.title ? { title: source.title } : {}) };
-}
-
-/** Asks the transcriber once more. */
-export async function hearAgain(sourceId: string): Promise<HearingState> {
-  const { recording } = await heldSource(sourceId);
-  const hearing = await submitted(recording);
-  await write((writing) => writing.update(sources, { hearing }, and(eq(sources.id, sourceId))));
-  return hearing;
+  return NOT_YET;
 }
 
 /** Keeps where a recording was published. */

@@ -5,10 +5,8 @@ import { promisify } from 'node:util';
 import { gunzipSync, gzip, gzipSync } from 'node:zlib';
 import { Complaint } from '@even-page/core/complaint';
 import { replaceFile, syncFolder } from './sync-folder.ts';
-import type { WrittenRow } from './written-row.ts';
-
-/** One acknowledged write: its number and the rows as they stood after it. */
-export type Entry = { entry: number; at: string; rows: WrittenRow[] };
+import { FORMAT, upcast, type Entry, type WrittenRow } from './journal-entry.ts';
+import { MIGRATIONS_KNOWN } from './migrations.ts';
 
 const fileName = (first: number) => `${String(first).padStart(12, '0')}.jsonl`;
 const firstOf = (name: string) => Number(name.slice(0, 12));
@@ -118,7 +116,8 @@ export class SaveJournal {
   async append(rows: WrittenRow[]): Promise<void> {
     const entry = this.#last + 1;
     this.#file ??= await this.#open(entry);
-    const line = Buffer.from(`${JSON.stringify({ entry, at: new Date().toISOString(), rows } satisfies Entry)}\n`);
+    const written: Entry = { format: FORMAT, entry, at: new Date().toISOString(), schema: MIGRATIONS_KNOWN, rows };
+    const line = Buffer.from(`${JSON.stringify(written)}\n`);
     try {
       await this.#file.appendFile(line);
       await this.#file.datasync();
@@ -177,13 +176,15 @@ const gzipAside = promisify(gzip);
 
 function linesOf(path: string, text: Buffer): Entry[] {
   const lines = text.toString('utf8').split('\n').filter(Boolean);
-  return lines.map((line, i) => {
-    try {
-      return JSON.parse(line) as Entry;
-    } catch {
-      throw new Complaint(
-        `The journal of saves ${path} cannot be read at line ${i + 1}. Nothing was changed. Move that file out of its folder to start without it; keep it, the saves in its other lines can still be read.`,
-      );
-    }
-  });
+  return lines.map((line, i) => upcast(parsed(line, () => `${path} cannot be read at line ${i + 1}`)));
+}
+
+function parsed(line: string, where: () => string): object {
+  try {
+    return JSON.parse(line) as object;
+  } catch {
+    throw new Complaint(
+      `The journal of saves ${where()}. Nothing was changed. Move that file out of its folder to start without it; keep it, the saves in its other lines can still be read.`,
+    );
+  }
 }

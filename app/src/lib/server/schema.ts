@@ -17,8 +17,8 @@ export type Recording = { digest: string; type: string; isVideo: boolean; bytes:
 /** Where a recording was published: its title, description and address there. */
 export type Published = { title: string; description: string; address: string };
 
-/** A job of the transcriber: how far it is, or what went wrong. */
-export type HearingState = { job: string | null; progress: number; says: string };
+/** How the transcriber stands with a recording: the name it gave the work, how far it is (0 to 1), and what went wrong or holds it up. */
+export type Transcribing = { state: 'working' | 'failed'; job: string | null; progress: number; says: string };
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
@@ -87,7 +87,7 @@ export const sources = pgTable('sources', {
   recording: jsonb('recording').$type<Recording>(),
   published: jsonb('published').$type<Published>(),
   /** The work of the transcriber on it, while there are no words yet. */
-  hearing: jsonb('hearing').$type<HearingState>(),
+  transcribing: jsonb('transcribing').$type<Transcribing>(),
   passages: jsonb('passages').$type<Passage[]>().notNull(),
   words: integer('words').notNull(),
   /** How long the recording behind it is; null when its words carry no times. */
@@ -190,6 +190,29 @@ export const sentPictures = pgTable(
     url: text('url').notNull(),
   },
   (t) => [primaryKey({ columns: [t.outletId, t.digest] })],
+);
+
+/** Work that is done beside the requests (jobs/ says how): one row for each key, kept for a while after its end. */
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    kind: text('kind').notNull(),
+    /** What it is about: of two jobs with one key the second is not taken. */
+    key: text('key').notNull().unique(),
+    payload: jsonb('payload').$type<object>().notNull(),
+    state: text('state').$type<'waiting' | 'done' | 'failed'>().notNull().default('waiting'),
+    runAt: moment('run_at').notNull().defaultNow(),
+    /** Until then somebody is at work on it. */
+    leaseUntil: moment('lease_until'),
+    /** How often it was taken up; who took it up last can tell by this whether it still is theirs. */
+    takes: integer('takes').notNull().default(0),
+    /** How often in a row it failed. */
+    attempts: integer('attempts').notNull().default(0),
+    /** What went wrong the last time. */
+    says: text('says').notNull().default(''),
+  },
+  (t) => [index('jobs_due').on(t.state, t.runAt)],
 );
 
 /** One row: the writer's own rules. */

@@ -7,7 +7,7 @@ import { eq } from 'drizzle-orm';
 import { listBackups, unpackBackup } from './backups.ts';
 import type { Database } from './engine.ts';
 import { MIGRATIONS } from './migrations.ts';
-import type { Entry } from './save-journal.ts';
+import type { Entry, WrittenRow } from './journal-entry.ts';
 import * as schema from './schema.ts';
 import { isSealed, seal } from './secrets.ts';
 import { replaceFile } from './sync-folder.ts';
@@ -36,7 +36,7 @@ export async function sealRows(db: Database): Promise<void> {
 
 /** An entry of the journal with the tokens in it sealed; the same when there are none in clear. */
 export function sealEntry(entry: Entry): Entry {
-  const isClear = ([table, row]: Entry['rows'][number]) => table === 'outlets' && typeof row.token === 'string' && !isSealed(row.token);
+  const isClear = ([table, row]: WrittenRow) => table === 'outlets' && typeof row.token === 'string' && !isSealed(row.token);
   if (!entry.rows.some(isClear)) return entry;
   return {
     ...entry,

@@ -5,20 +5,21 @@ import { Complaint } from '@even-page/core/complaint';
 import { transcriptSchema, type Transcript } from '@even-page/core/gather/transcript-schema';
 import { boundedJson } from './bounded.ts';
 import { environment } from './environment.ts';
+import { HoldUp } from './jobs/job.ts';
 
-/** How far the transcriber is with a recording. */
-export type Hearing = { state: 'working'; progress: number } | ({ state: 'done' } & Transcript) | { state: 'failed'; says: string };
+/** What the transcriber says of a recording. */
+export type Said = { state: 'working'; progress: number } | ({ state: 'done' } & Transcript) | { state: 'failed'; says: string };
 
 const NOT_SET = 'No transcriber is set up, so this recording brings no words: add its captions or a transcript beside it.';
 const NOT_UNDERSTOOD = 'The transcriber answered in a way that is not understood.';
-const NO_ANSWER = 'The transcriber does not answer. The recording is kept; ask again in a moment.';
+const NO_ANSWER = 'The transcriber does not answer.';
 
 // A recording of hours goes up in minutes; every other answer comes at once. The words of ten hours are 10 MB.
 const ASK_MS = 20_000;
 const SEND_MS = 30 * 60_000;
 const MOST_ANSWER = 64 * 1024 * 1024;
 
-async function ask(path: string, init: RequestInit = {}, mostMs = ASK_MS): Promise<unknown> {
+async function ask(path: string, signal: AbortSignal, init: RequestInit = {}, mostMs = ASK_MS): Promise<unknown> {
   const { TRANSCRIBER_URL: url, TRANSCRIBER_TOKEN: token } = environment;
   if (!url) throw new Complaint(NOT_SET);
   let response: Response;
@@ -26,21 +27,27 @@ async function ask(path: string, init: RequestInit = {}, mostMs = ASK_MS): Promi
     response = await fetch(new URL(path, url.endsWith('/') ? url : `${url}/`), {
       ...init,
       redirect: 'error',
-      signal: AbortSignal.timeout(mostMs),
+      signal: AbortSignal.any([signal, AbortSignal.timeout(mostMs)]),
       headers: { ...(token ? { authorization: `Bearer ${token}` } : {}), ...init.headers },
     });
   } catch (cause) {
-    throw new Complaint(NO_ANSWER, { cause });
+    throw new HoldUp(NO_ANSWER, { cause });
   }
   const body = (await boundedJson(response, MOST_ANSWER)) as { message?: string } | null;
-  if (!response.ok || !body) throw new Complaint(`The transcriber said: ${body?.message ?? `status ${response.status}`}`);
-  return body;
+  if (response.ok && body) return body;
+  const says = `The transcriber said: ${body?.message ?? `status ${response.status}`}`;
+  // RFC 9110, section 15: the 5xx are its own troubles, 408 and 429 ask to come again.
+  throw response.status >= 500 || [408, 429].includes(response.status) ? new HoldUp(says) : new Complaint(says);
 }
 
-/** Sends a recording to the transcriber and returns the name of the job. Throws a Complaint when it cannot be sent. */
-export async function submitRecording(path: string, type: string): Promise<string> {
+/**
+ * Sends a recording to the transcriber and returns the name of its job; sent again under one key it is the same job. Throws a
+ * HoldUp when it does not answer now, a Complaint when it will not take it.
+ */
+export async function submitRecording(path: string, type: string, key: string, signal: AbortSignal): Promise<string> {
   const body = Readable.toWeb(createReadStream(path)) as ReadableStream;
-  const answer = await ask('jobs', { method: 'POST', body, headers: { 'content-type': type }, duplex: 'half' } as RequestInit, SEND_MS);
+  const headers = { 'content-type': type, 'idempotency-key': `"${key}"` };
+  const answer = await ask('jobs', signal, { method: 'POST', body, headers, duplex: 'half' } as RequestInit, SEND_MS);
   try {
     return object({ id: string().required().max(300) }).validateSync(answer).id;
   } catch (cause) {
@@ -51,9 +58,9 @@ export async function submitRecording(path: string, type: string): Promise<strin
 const workingSchema = object({ progress: number().min(0).max(1).default(0) });
 const failedSchema = object({ says: string().default('No words could be made out in this recording.') });
 
-/** Asks how far a job is. Throws a Complaint when the transcriber does not answer, or answers what nobody understands. */
-export async function askHearing(job: string): Promise<Hearing> {
-  const answer = (await ask(`jobs/${encodeURIComponent(job)}`)) as { state?: unknown };
+/** Asks how far a job is. Throws a HoldUp when the transcriber does not answer now, a Complaint when nobody understands its answer. */
+export async function askTranscriber(job: string, signal: AbortSignal): Promise<Said> {
+  const answer = (await ask(`jobs/${encodeURIComponent(job)}`, signal)) as { state?: unknown };
   try {
     if (answer.state === 'working') return { state: 'working', ...workingSchema.validateSync(answer, { stripUnknown: true }) };
     if (answer.state === 'failed') return { state: 'failed', ...failedSchema.validateSync(answer, { stripUnknown: true }) };

@@ -1,8 +1,7 @@
 import { getTableColumns, getTableName, type SQL } from 'drizzle-orm';
 import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from './engine.ts';
-import { TABLES } from './tables.ts';
-import type { WrittenRow } from './written-row.ts';
+import type { WrittenRow } from './journal-entry.ts';
 
 type Row = Record<string, unknown>;
 
@@ -10,14 +9,26 @@ type Row = Record<string, unknown>;
 export class Writing {
   readonly rows: WrittenRow[] = [];
 
+  readonly #afterwards: (() => void)[] = [];
+
   constructor(readonly tx: Database) {}
+
+  /** Says what is to happen once everything holds. */
+  afterwards(act: () => void): void {
+    this.#afterwards.push(act);
+  }
+
+  /** To be called when everything holds. */
+  holds(): void {
+    for (const act of this.#afterwards) act();
+  }
 
   async insert<T extends PgTable>(table: T, values: T['$inferInsert']): Promise<T['$inferSelect']> {
     const [row] = (await this.tx
       .insert(table)
       .values(values as never)
       .returning(othersOf(table, values))) as Row[];
-    return this.#note(table, { ...row, ...values });
+    return this.#note(table, row, values);
   }
 
   /** Inserts a row unless one with its key is there already. Returns whether it did. */
@@ -27,7 +38,7 @@ export class Writing {
       .values(values as never)
       .onConflictDoNothing()
       .returning(othersOf(table, values))) as Row[];
-    for (const row of added) this.#note(table, { ...row, ...values });
+    for (const row of added) this.#note(table, row, values);
     return added.length > 0;
   }
 
@@ -37,11 +48,22 @@ export class Writing {
       .set(values as never)
       .where(where)
       .returning(othersOf(table, values))) as Row[];
-    for (const row of changed) this.#note(table, { ...row, ...values });
+    for (const row of changed) this.#note(table, row, values);
   }
 
-  #note<T extends PgTable>(table: T, row: Row): T['$inferSelect'] {
-    this.rows.push([getTableName(table), row]);
+  /** Takes rows out. Returns how many. */
+  async delete(table: PgTable, where: SQL | undefined): Promise<number> {
+    const key = Object.fromEntries(keyOf(table).map((column) => [column.name, column]));
+    const gone = (await this.tx.delete(table).where(where).returning(key)) as Row[];
+    for (const row of gone) this.rows.push([getTableName(table), row, 'gone']);
+    return gone.length;
+  }
+
+  /** Notes a row of which a part was written and the others came back. */
+  #note<T extends PgTable>(table: T, others: Row | undefined, written: Row): T['$inferSelect'] {
+    const columns = Object.entries(getTableColumns(table));
+    const row = Object.fromEntries(columns.map(([name]) => [name, written[name] === undefined ? others?.[name] : written[name]]));
+    this.rows.push([getTableName(table), Object.fromEntries(columns.map(([name, column]) => [column.name, row[name]]))]);
     return row as T['$inferSelect'];
   }
 }
@@ -54,21 +76,7 @@ function othersOf(table: PgTable, values: Row): Record<string, PgColumn> {
   return Object.fromEntries(others.length ? others : Object.entries(columns).slice(0, 1));
 }
 
-/** Puts a row that was written before into its table again, whatever stands there under its key. */
-export async function rewrite(tx: Database, [name, row]: WrittenRow): Promise<void> {
-  const table = TABLES.get(name);
-  if (!table) throw new Error(`The journal names a table that is not known: ${name}`);
-  const columns = getTableColumns(table);
+function keyOf(table: PgTable): PgColumn[] {
   const { primaryKeys } = getTableConfig(table);
-  const target = primaryKeys[0]?.columns ?? Object.values(columns).filter((column) => column.primary);
-  const values = Object.fromEntries(
-    Object.entries(columns).map(([key, column]) => {
-      const value = row[key];
-      return [key, column.dataType === 'date' && value ? new Date(value as string) : value];
-    }),
-  );
-  await tx
-    .insert(table)
-    .values(values as never)
-    .onConflictDoUpdate({ target, set: values as never });
+  return primaryKeys[0]?.columns ?? Object.values(getTableColumns(table)).filter((column) => column.primary);
 }

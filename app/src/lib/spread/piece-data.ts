@@ -17,10 +17,10 @@ export type SourceInHand = {
   reading: Reading;
   notes: string[];
   address: string | null;
-  /** The recording behind the words, where it was published, and the transcriber's work on it. */
+  /** The recording behind the words, where it was published, and how the transcriber stands with it. */
   recording: { digest: string; type: string; isVideo: boolean; bytes: number } | null;
   published: { title: string; description: string; address: string } | null;
-  hearing: { job: string | null; progress: number; says: string } | null;
+  transcribing: { state: 'working' | 'failed'; job: string | null; progress: number; says: string } | null;
   source: Source;
   edits: Edit[];
   proposed: Edit[] | null;

@@ -8,7 +8,7 @@
   import Views from '$lib/parts/Views.svelte';
   import type { SourceInHand } from '../piece-data.ts';
   import type { Piece } from '../piece.svelte.ts';
-  import Hearing from './Hearing.svelte';
+  import Transcribing from './Transcribing.svelte';
   import Passages from './Passages.svelte';
   import Published from './Published.svelte';
 
@@ -64,7 +64,7 @@
 </div>
 {#each source.notes as note (note)}<p class="note"><span aria-hidden="true">◇</span> {note}</p>{/each}
 {#if source.recording}{#key source.id}<Published {piece} {source} />{/key}{/if}
-{#if source.hearing}<Hearing {source} />{/if}
+{#if source.transcribing}<Transcribing {source} />{/if}
 <Passages {piece} {source} />
 
 <style>

@@ -1,0 +1,31 @@
+import { expect } from 'chai';
+import type { RunningServer } from '../running-server.ts';
+
+/** Sends recordings as a browser does: tus resumable upload protocol 1.0.0, creation, then parts at the offset the server names. */
+export const uploader = (server: RunningServer) => {
+  const tus = (path: string, method: string, headers: Record<string, string>, body?: Uint8Array<ArrayBuffer>) =>
+    fetch(new URL(path, server.address), {
+      method,
+      headers: { origin: server.address, 'tus-resumable': '1.0.0', ...headers },
+      ...(body ? { body } : {}),
+    });
+
+  return {
+    /** Sends a recording and returns the name of its upload. */
+    async upload(bytes: Uint8Array<ArrayBuffer>, parts = 1): Promise<string> {
+      const made = await tus('/uploads', 'POST', { 'upload-length': String(bytes.length) });
+      expect(made.status).to.equal(201);
+      const location = made.headers.get('location')!;
+      const size = Math.ceil(bytes.length / parts);
+      for (let n = 0; n < parts; n++) {
+        const head = await tus(location, 'HEAD', {});
+        const offset = Number(head.headers.get('upload-offset'));
+        expect(offset).to.equal(n * size);
+        const part = bytes.slice(offset, offset + size);
+        const headers = { 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' };
+        expect((await tus(location, 'PATCH', headers, part)).status).to.equal(204);
+      }
+      return location.split('/').at(-1)!;
+    },
+  };
+};
