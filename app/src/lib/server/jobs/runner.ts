@@ -117,10 +117,13 @@ async function doJob(job: Job, kinds: readonly JobKind[], signal: AbortSignal): 
 
 type Failure = { cause: unknown };
 
+/** Who knows how to do a job; nobody when what it says is not understood. */
+const kindOf = (job: Job, kinds: readonly JobKind[]) => kinds.find((k) => k.kind === job.kind && k.payload.isValidSync(job.payload));
+
 async function attempt(job: Job, kinds: readonly JobKind[], signal: AbortSignal): Promise<Outcome | Failure> {
   try {
-    const kind = kinds.find((k) => k.kind === job.kind);
-    if (!kind?.payload.isValidSync(job.payload)) throw new Complaint(`Nobody here knows how to do this work: ${job.kind}.`);
+    const kind = kindOf(job, kinds);
+    if (!kind) throw new Complaint(`Nobody here knows how to do this work: ${job.kind}.`);
     return await kind.work(kind.payload.cast(job.payload), signal);
   } catch (cause) {
     return { cause };
@@ -169,5 +172,5 @@ async function fail(writing: Writing, job: Job, kinds: readonly JobKind[], { cau
   const isLast = cause instanceof Complaint || attempts >= MOST_ATTEMPTS;
   const next = isLast ? { state: 'failed' as const } : { runAt: new Date(Date.now() + backOffMs(attempts)) };
   await writing.update(jobs, { ...next, leaseUntil: null, attempts, says }, eq(jobs.id, job.id));
-  await kinds.find((k) => k.kind === job.kind)?.onTrouble?.(writing, job.payload, { says, isLast });
+  await kindOf(job, kinds)?.onTrouble?.(writing, job.payload, { says, isLast });
 }
