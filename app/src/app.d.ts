@@ -1,3 +1,4 @@
+import type { Person } from '$lib/server/person.ts';
 import type { Mode } from '$lib/theme/mode.ts';
 
 declare global {
@@ -7,6 +8,8 @@ declare global {
     }
     interface Locals {
       mode: Mode;
+      /** Who asks. */
+      person: Person;
     }
   }
 }

@@ -6,6 +6,7 @@ import { JOB_KINDS } from '$lib/server/jobs/kinds.ts';
 import { runJobs } from '$lib/server/jobs/runner.ts';
 import { logTrouble } from '$lib/server/log.ts';
 import { isFromElsewhere, underOwnName } from '$lib/server/origin.ts';
+import { WRITER } from '$lib/server/person.ts';
 import { MODE_COOKIE, type Mode } from '$lib/theme/mode.ts';
 
 export const init: ServerInit = async () => {
@@ -29,6 +30,7 @@ export const handle: Handle = async ({ event, resolve }) => {
     return json({ message: PLAIN[404] }, { status: 404 });
   const mode: Mode = event.cookies.get(MODE_COOKIE) === 'dark' ? 'dark' : 'light';
   event.locals.mode = mode;
+  event.locals.person = WRITER;
   const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%mode%', mode) });
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'same-origin');

@@ -10,7 +10,6 @@ import { postToMarkdown } from '@even-page/core/post/markdown';
 import { tieToSource } from '@even-page/core/post/origins';
 import { emptyDoc } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
-import { ACTOR } from './actor.ts';
 import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
 import { keepPictures, type Kept } from './kept-pictures.ts';
@@ -18,6 +17,7 @@ import { lookOver } from './looking-through.ts';
 import { figuresAlone } from './looks.ts';
 import { changePage, face, GONE, lockPiece, NOTHING_AROUND, refreshFace, stored, writePiece, type Draft } from './pieces.ts';
 import { readFile } from './reader.ts';
+import type { Person } from './person.ts';
 import { pieces, pieceSources, sources, versions } from './schema.ts';
 import type { Writing } from './writing.ts';
 
@@ -29,22 +29,24 @@ type Gathered = Kept & { id: string; digest: string; words: number; reading: Rea
 
 const MOST_NAME = 255;
 
+export const NOTHING_CAME = 'No file came with this request. Nothing was changed; choose one and try again.';
+
 /**
  * Makes a piece of material; without any it starts empty. Throws a Complaint, and makes nothing, when a file
  * cannot be read.
  */
-export async function createPiece(materials: readonly Material[]): Promise<string> {
-  const gathered = await gatherAll(materials);
+export async function createPiece(person: Person, materials: readonly Material[]): Promise<string> {
+  const gathered = await gatherAll(person, materials);
   const empty = { doc: emptyDoc(), details: emptyDetails() };
   const draft = takenUp(empty, gathered);
   const looks = await lookOver(draft);
-  return write(async (writing) => {
+  return write(person, async (writing) => {
     const piece = await writing.insert(pieces, {
       ...face(empty.details, figuresAlone(empty.doc), NOTHING_AROUND),
       version: 1,
-      touchedBy: ACTOR,
+      touchedBy: person.id,
     });
-    await writing.insert(versions, { pieceId: piece.id, version: 1, ...stored(empty), savedBy: ACTOR });
+    await writing.insert(versions, { pieceId: piece.id, version: 1, ...stored(empty), savedBy: person.id });
     if (gathered.length) {
       await addSources(writing, piece.id, gathered);
       await writePiece(writing, piece, stored(draft), looks);
@@ -53,29 +55,38 @@ export async function createPiece(materials: readonly Material[]): Promise<strin
   });
 }
 
-/** Adds material to a piece. An empty page takes up the first draft among it. Throws a Complaint like `createPiece`. */
-export async function addMaterial(id: string, materials: readonly Material[]): Promise<void> {
-  const gathered = await gatherAll(materials);
+/** Adds material to a piece. An empty page takes up the first draft among it. Throws a Complaint like `createPiece`, and when there is none. */
+export async function addMaterial(person: Person, id: string, materials: readonly Material[]): Promise<void> {
+  if (!materials.length) throw new Complaint(NOTHING_CAME);
+  const gathered = await gatherAll(person, materials);
   await changePage(
+    person,
     id,
     (draft) => takenUp(draft, gathered),
     (writing) => addSources(writing, id, gathered),
   );
 }
 
-async function gatherAll(materials: readonly Material[]): Promise<Gathered[]> {
+async function gatherAll(person: Person, materials: readonly Material[]): Promise<Gathered[]> {
   const all: Gathered[] = [];
-  for (const material of materials) all.push(...(await gatherOne(material, 'structure')));
+  for (const material of materials) all.push(...(await gatherOne(person, material, 'structure')));
   return all;
 }
 
-async function gatherOne({ name, bytes, address }: Material, reading: Reading): Promise<Gathered[]> {
+async function gatherOne(person: Person, { name, bytes, address }: Material, reading: Reading): Promise<Gathered[]> {
   try {
     const files = await readFile({ bytes, name, reading, ...(address ? { address } : {}) });
     const kept: Gathered[] = [];
     for (const file of files) {
       const digest = await keep(file.bytes);
-      kept.push({ ...(await keepPictures(file)), id: randomUUID(), digest, words: file.words, reading, ...(address ? { address } : {}) });
+      kept.push({
+        ...(await keepPictures(person, file)),
+        id: randomUUID(),
+        digest,
+        words: file.words,
+        reading,
+        ...(address ? { address } : {}),
+      });
     }
     return kept;
   } catch (cause) {
@@ -115,7 +126,7 @@ async function addSource(writing: Writing, { id, name, digest, bytes, source, wo
     passages: source.passages,
     words,
     durationMs: durationMs(source),
-    createdBy: ACTOR,
+    createdBy: writing.person.id,
   });
 }
 
@@ -135,15 +146,16 @@ function takenUp(draft: Draft, gathered: readonly Gathered[]): Draft {
  * Reads a source of a piece again in another way: its bytes are the same, so it is another source in its place.
  * A page that still is what the first reading made of it follows. Throws a Complaint when it cannot be read so.
  */
-export async function readAgain(id: string, sourceId: string, reading: Reading): Promise<void> {
+export async function readAgain(person: Person, id: string, sourceId: string, reading: Reading): Promise<void> {
   const row = await sourceOf(sourceId);
   const bytes = new Uint8Array(await bytesOf(row.digest));
   const again = async (way: Reading) => {
-    const [one] = await gatherOne({ name: row.name, bytes, ...(row.address ? { address: row.address } : {}) }, way);
+    const [one] = await gatherOne(person, { name: row.name, bytes, ...(row.address ? { address: row.address } : {}) }, way);
     return { ...one!, name: row.name };
   };
   const [before, after] = [await again(row.reading), await again(reading)];
   await changePage(
+    person,
     id,
     ({ doc, details }) => {
       const isAsRead = before.draft && postToMarkdown(doc) === postToMarkdown(before.draft.doc);
@@ -171,8 +183,8 @@ async function sourceOf(id: string) {
 export type SourceChange = { isOff?: boolean; position?: number };
 
 /** Changes how a source stands in a piece. Throws a Complaint when it is not part of it. */
-export async function changeSource(id: string, sourceId: string, { isOff, position }: SourceChange): Promise<void> {
-  await write(async (writing) => {
+export async function changeSource(person: Person, id: string, sourceId: string, { isOff, position }: SourceChange): Promise<void> {
+  await write(person, async (writing) => {
     if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
     const own = await writing.tx.select().from(pieceSources).where(eq(pieceSources.pieceId, id)).orderBy(pieceSources.position);
     const one = own.find((row) => row.sourceId === sourceId);
@@ -190,9 +202,9 @@ export async function changeSource(id: string, sourceId: string, { isOff, positi
 }
 
 /** Lets a source that is already here feed another piece. Throws a Complaint when either is gone. */
-export async function useSource(id: string, sourceId: string): Promise<void> {
+export async function useSource(person: Person, id: string, sourceId: string): Promise<void> {
   const row = await sourceOf(sourceId);
-  await write(async (writing) => {
+  await write(person, async (writing) => {
     if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
     const here = and(eq(pieceSources.pieceId, id), eq(pieceSources.sourceId, row.id));
     const [held] = await writing.tx.select().from(pieceSources).where(here);

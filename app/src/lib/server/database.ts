@@ -3,6 +3,7 @@ import { openFolder } from './embedded.ts';
 import type { Database, Opened } from './engine.ts';
 import { environment } from './environment.ts';
 import { openServer } from './postgres-server.ts';
+import type { Person } from './person.ts';
 import * as schema from './schema.ts';
 import { Writing } from './writing.ts';
 
@@ -19,12 +20,12 @@ export async function database(): Promise<Database> {
   return (await open()).db;
 }
 
-/** Runs writes in one transaction: all of them hold, on the disk, when it resolves, or none does. */
-export async function write<R>(work: (writing: Writing) => Promise<R>): Promise<R> {
+/** Runs a person's writes in one transaction: all of them hold, on the disk, when it resolves, or none does. */
+export async function write<R>(person: Person, work: (writing: Writing) => Promise<R>): Promise<R> {
   const { db, journal } = await open();
   let done: Writing;
   const result = await db.transaction(async (tx) => {
-    const writing = (done = new Writing(tx));
+    const writing = (done = new Writing(tx, person));
     const result = await work(writing);
     if (journal && writing.rows.length) {
       // The journal is written before the tables are: it never lacks what they hold.

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { houseSchema, usualHouse, type House } from '@even-page/core/tidy/house';
 import { database, write } from './database.ts';
+import type { Person } from './person.ts';
 import { houseStyle } from './schema.ts';
 
 const ONLY = 1;
@@ -13,8 +14,8 @@ export async function readHouse(): Promise<House> {
 }
 
 /** Keeps House style. */
-export async function saveHouse(style: House): Promise<void> {
-  await write(async (writing) => {
+export async function saveHouse(person: Person, style: House): Promise<void> {
+  await write(person, async (writing) => {
     await writing.insertOnce(houseStyle, { id: ONLY, style });
     await writing.update(houseStyle, { style }, eq(houseStyle.id, ONLY));
   });

@@ -4,6 +4,7 @@ import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
 import { mapPictures } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
+import type { Person } from './person.ts';
 import { addPicture } from './pictures.ts';
 import type { ReadFile } from './reader.ts';
 
@@ -17,12 +18,12 @@ export type Kept = {
 };
 
 /** Keeps the pictures that came along in a file. One that no page can show is left out, and named in the notes. */
-export async function keepPictures({ name, bytes, source, draft, pictures = [], notes = [] }: ReadFile): Promise<Kept> {
+export async function keepPictures(person: Person, { name, bytes, source, draft, pictures = [], notes = [] }: ReadFile): Promise<Kept> {
   const addresses = new Map<string, string>();
   const lost: string[] = [];
   for (const [n, picture] of pictures.entries()) {
     try {
-      addresses.set(pictureAddress(n), (await addPicture(picture.name, picture.bytes)).src);
+      addresses.set(pictureAddress(n), (await addPicture(person, picture.name, picture.bytes)).src);
     } catch (cause) {
       if (!(cause instanceof Complaint)) throw cause;
       lost.push(picture.name);

@@ -4,6 +4,7 @@ import { Complaint } from '@even-page/core/complaint';
 import { isWebAddress } from '@even-page/core/send/micropub';
 import { database, write } from './database.ts';
 import { query } from './micropub-client.ts';
+import type { Person } from './person.ts';
 import { outlets } from './schema.ts';
 import { seal } from './secrets.ts';
 
@@ -28,12 +29,12 @@ export async function listOutlets() {
 }
 
 /** Adds an outlet after asking it what it can do. Throws a Complaint when it does not answer as one. */
-export async function addOutlet(outlet: { name: string; endpoint: string; token: string }): Promise<string> {
+export async function addOutlet(person: Person, outlet: { name: string; endpoint: string; token: string }): Promise<string> {
   const { status, body } = await query(outlet, 'config');
   if (status === 401 || status === 403) throw new Complaint(`${outlet.name} does not accept this access token.`);
   if (status !== 200 || !body) throw new Complaint(`No Micropub answers at ${outlet.endpoint} (status ${status}): check the address.`);
   const mediaEndpoint = mediaEndpointOf(body, outlet.endpoint);
-  const row = await write((writing) => writing.insert(outlets, { ...outlet, token: seal(outlet.token), mediaEndpoint }));
+  const row = await write(person, (writing) => writing.insert(outlets, { ...outlet, token: seal(outlet.token), mediaEndpoint }));
   return row.id;
 }
 

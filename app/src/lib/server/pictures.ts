@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
 import { Helper } from './helper.ts';
+import type { Person } from './person.ts';
 import { pictures } from './schema.ts';
 
 /** A picture as it came, and the lighter one made of it: turned upright, at most 1,600 pixels wide, without the camera's notes. */
@@ -35,7 +36,7 @@ const show = (p: typeof pictures.$inferSelect): Picture => ({
 });
 
 /** Keeps a picture as it came, and the lighter one that goes onto the page. Throws a Complaint when the bytes are no picture. */
-export async function addPicture(name: string, original: Uint8Array): Promise<Picture> {
+export async function addPicture(person: Person, name: string, original: Uint8Array): Promise<Picture> {
   const light = await lightener.ask({ name, bytes: original });
   const digest = await keep(light.bytes);
   const row = {
@@ -48,7 +49,7 @@ export async function addPicture(name: string, original: Uint8Array): Promise<Pi
     original: await keep(original),
     originalBytes: original.length,
   };
-  await write((writing) => writing.insertOnce(pictures, row));
+  await write(person, (writing) => writing.insertOnce(pictures, row));
   const db = await database();
   const [kept] = await db.select().from(pictures).where(eq(pictures.digest, digest));
   return show(kept!);

@@ -10,13 +10,13 @@ import { shortened } from '@even-page/core/language/storable';
 import { thinned } from '@even-page/core/write/thinning';
 import { MOST_BLOCKS, MOST_PAGE } from '$lib/limits.ts';
 import type { Step } from '$lib/steps.ts';
-import { ACTOR } from './actor.ts';
 import { database, write } from './database.ts';
 import type { Database } from './engine.ts';
 import { findable } from './desk.ts';
 import { lookOver } from './looking-through.ts';
 import { figuresAlone, type Looks } from './looks.ts';
 import { nextThing, type Surroundings } from './next-thing.ts';
+import type { Person } from './person.ts';
 import { outlets, pieces, pieceSources, postings, sendings, sources, versions } from './schema.ts';
 import type { Writing } from './writing.ts';
 
@@ -60,9 +60,9 @@ export async function listVersions(id: string) {
 }
 
 /** Names a version, or takes its name away (null). False when it is not there. */
-export async function nameVersion(id: string, version: number, name: string | null): Promise<boolean> {
+export async function nameVersion(person: Person, id: string, version: number, name: string | null): Promise<boolean> {
   if (!(await readVersion(id, version))) return false;
-  await write((writing) => writing.update(versions, { name }, and(eq(versions.pieceId, id), eq(versions.version, version))));
+  await write(person, (writing) => writing.update(versions, { name }, and(eq(versions.pieceId, id), eq(versions.version, version))));
   return true;
 }
 
@@ -149,7 +149,7 @@ function pageOf(json: object): PostNode {
  * Saves a piece if nobody else has since the version it is based on; a save sent twice is taken once. Null when
  * there is no such piece. Throws a RangeError when the page is no post.
  */
-export async function savePiece(id: string, save: Save): Promise<Saved | null> {
+export async function savePiece(person: Person, id: string, save: Save): Promise<Saved | null> {
   // A large page takes its time at each of these steps: between them others get their turn.
   await turn();
   const draft = { doc: pageOf(save.doc), details: save.details };
@@ -157,7 +157,7 @@ export async function savePiece(id: string, save: Save): Promise<Saved | null> {
   const next = stored(draft);
   await turn();
   const looks = await lookOver(draft);
-  return write(async (writing) => {
+  return write(person, async (writing) => {
     const piece = await lockPiece(writing, id);
     if (!piece) return null;
     const [before] = await writing.tx
@@ -197,7 +197,12 @@ export const GONE = 'This piece is no longer here: go back to the Desk.';
  * transaction, which holds up everybody else; where somebody saved in between, it is begun again. Throws a Complaint when the
  * piece is gone.
  */
-export async function changePage(id: string, change: (draft: Draft) => Draft, work: (writing: Writing) => Promise<void>): Promise<void> {
+export async function changePage(
+  person: Person,
+  id: string,
+  change: (draft: Draft) => Draft,
+  work: (writing: Writing) => Promise<void>,
+): Promise<void> {
   for (;;) {
     const found = await standingOf(await database(), id);
     if (!found) throw new Complaint(GONE);
@@ -205,7 +210,7 @@ export async function changePage(id: string, change: (draft: Draft) => Draft, wo
     const draft = change(was);
     const next = stored(draft);
     const looks = (found.piece.digest === next.digest && found.piece.looks) || (await lookOver(draft));
-    const isDone = await write(async (writing) => {
+    const isDone = await write(person, async (writing) => {
       const piece = await lockPiece(writing, id);
       if (!piece) throw new Complaint(GONE);
       if (piece.version !== found.piece.version) return false;
@@ -234,7 +239,8 @@ export async function writePiece(writing: Writing, piece: PieceRow, next: Stored
   // Walking along the road is remembered, but it makes no new version of the post.
   const isNew = (piece.digest ?? (await digestOf(writing, id))) !== digest;
   const version = isNew ? piece.version + 1 : piece.version;
-  if (isNew) await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, doc, details, savedAt, savedBy: ACTOR });
+  if (isNew)
+    await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, doc, details, savedAt, savedBy: writing.person.id });
   if (isNew && version % THIN_EVERY === 0) await thin(writing, id, version);
   await writeFace(writing, { ...piece, version }, details, looks, { version, digest, touchedAt: savedAt, step: save?.step ?? piece.step });
   return { version, savedAt };
@@ -244,7 +250,7 @@ type Touched = Partial<Pick<PieceRow, 'version' | 'digest' | 'step'>> & { touche
 
 async function writeFace(writing: Writing, { id, version }: PieceRow, details: Details, looks: Looks, touched: Touched): Promise<void> {
   const around = await surroundingsOf(writing.tx, id, version);
-  await writing.update(pieces, { ...face(details, looks, around), ...touched, touchedBy: ACTOR }, eq(pieces.id, id));
+  await writing.update(pieces, { ...face(details, looks, around), ...touched, touchedBy: writing.person.id }, eq(pieces.id, id));
 }
 
 /** The digest of the version that stands, for a piece whose row does not have it yet. */

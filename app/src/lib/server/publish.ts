@@ -14,11 +14,11 @@ import {
   type Message,
   type Outcome,
 } from '@even-page/core/send/micropub';
-import { ACTOR } from './actor.ts';
 import { database, write } from './database.ts';
 import type { Database } from './engine.ts';
 import { lookThrough } from './looking-through.ts';
 import { NoAnswer, patience, post, query, Unreached, upload, type Endpoint } from './micropub-client.ts';
+import type { Person } from './person.ts';
 import { pictureBytes } from './pictures.ts';
 import { readVersion, refreshFace, standingOf } from './pieces.ts';
 import { outlets, postings, sendings, sentPictures } from './schema.ts';
@@ -42,7 +42,7 @@ export type Seen = { address: string | null };
  * sent twice. Throws a Complaint when something must be fixed first, or the outlet did not take it; Unsure when only the
  * writer can tell, who then says what was `seen`.
  */
-export async function publish(pieceId: string, outletId: string, seen?: Seen): Promise<Published> {
+export async function publish(person: Person, pieceId: string, outletId: string, seen?: Seen): Promise<Published> {
   const db = await database();
   const found = await standingOf(db, pieceId);
   const [row] = await db.select().from(outlets).where(eq(outlets.id, outletId));
@@ -53,7 +53,7 @@ export async function publish(pieceId: string, outletId: string, seen?: Seen): P
   const { first } = await lookThrough({ doc: local, details });
   if (first?.gravity === 'must') throw new Complaint(`${first.says}. ${first.hint} Then send it.`);
 
-  const place: Place = { pieceId, outlet, here: and(eq(sendings.pieceId, pieceId), eq(sendings.outletId, outletId)) };
+  const place: Place = { person, pieceId, outlet, here: and(eq(sendings.pieceId, pieceId), eq(sendings.outletId, outletId)) };
   const earlier = await begin(place, version);
   // Whether the post may stand there without anybody here knowing its address.
   let mayStand = earlier !== null;
@@ -78,8 +78,8 @@ export async function publish(pieceId: string, outletId: string, seen?: Seen): P
       throw new Complaint(
         `${outlet.name} may have the post: ${outcome.unknown}. Your post is safe here. The next sending looks first whether it is there, so that it does not stand there twice.`,
       );
-    const sent = { url: outcome.arrived, version, sentAt: new Date(), sentBy: ACTOR };
-    await write(async (writing) => {
+    const sent = { url: outcome.arrived, version, sentAt: new Date(), sentBy: person.id };
+    await write(person, async (writing) => {
       if (!(await writing.insertOnce(postings, { pieceId, outletId, ...sent }))) await writing.update(postings, sent, here);
       await writing.update(sendings, { isOver: true }, place.here);
       await refreshFace(writing, pieceId);
@@ -92,17 +92,17 @@ export async function publish(pieceId: string, outletId: string, seen?: Seen): P
   }
 }
 
-/** A piece at an outlet, and its row among the sendings. */
-type Place = { pieceId: string; outlet: Outlet; here: SQL | undefined };
+/** A piece at an outlet, its row among the sendings, and who sends. */
+type Place = { person: Person; pieceId: string; outlet: Outlet; here: SQL | undefined };
 
 /**
  * Notes that a sending begins. Returns the version of an earlier one whose end is not known, or null. Throws a Complaint while
  * another is on its way.
  */
-function begin({ pieceId, outlet, here }: Place, version: number): Promise<number | null> {
-  return write(async (writing) => {
+function begin({ person, pieceId, outlet, here }: Place, version: number): Promise<number | null> {
+  return write(person, async (writing) => {
     const now = new Date();
-    const own = { version, heldUntil: soon(), isOver: false, startedAt: now, startedBy: ACTOR };
+    const own = { version, heldUntil: soon(), isOver: false, startedAt: now, startedBy: person.id };
     if (await writing.insertOnce(sendings, { pieceId, outletId: outlet.id, ...own })) return null;
     const [before] = await writing.tx.select().from(sendings).where(here).for('update');
     if (!before!.isOver && before!.heldUntil > now) {
@@ -118,14 +118,14 @@ function begin({ pieceId, outlet, here }: Place, version: number): Promise<numbe
 }
 
 /** Keeps the place for one more question to the outlet; from now on `version` is what may have arrived. */
-async function hold({ here }: Place, version?: number): Promise<void> {
-  await write((writing) => writing.update(sendings, { heldUntil: soon(), ...(version === undefined ? {} : { version }) }, here));
+async function hold({ person, here }: Place, version?: number): Promise<void> {
+  await write(person, (writing) => writing.update(sendings, { heldUntil: soon(), ...(version === undefined ? {} : { version }) }, here));
 }
 
 /** Gives the place free; where something was sent and may stand there after all, when a slow outlet has had its time. */
-async function end({ here }: Place, mayStand: boolean, isSent: boolean): Promise<void> {
+async function end({ person, here }: Place, mayStand: boolean, isSent: boolean): Promise<void> {
   const heldUntil = new Date(Date.now() + (isSent ? patience() : 0));
-  await write((writing) => writing.update(sendings, mayStand ? { heldUntil } : { isOver: true }, here));
+  await write(person, (writing) => writing.update(sendings, mayStand ? { heldUntil } : { isOver: true }, here));
 }
 
 async function outcomeAt(outlet: Outlet, message: Message, stands: string | null): Promise<Outcome> {
@@ -171,7 +171,7 @@ async function withPicturesSent(db: Database, place: Place, doc: PostNode): Prom
 }
 
 async function sentPicture(db: Database, place: Place, digest: string, alt: string): Promise<string> {
-  const { outlet } = place;
+  const { person, outlet } = place;
   const [known] = await db
     .select()
     .from(sentPictures)
@@ -185,6 +185,6 @@ async function sentPicture(db: Database, place: Place, digest: string, alt: stri
   if (status !== 201 || location === null || !isWebAddress(location)) {
     throw new Complaint(`${outlet.name} did not take the picture “${alt}” (status ${status}). Nothing was published; send again.`);
   }
-  await write((writing) => writing.insertOnce(sentPictures, { outletId: outlet.id, digest, url: location }));
+  await write(person, (writing) => writing.insertOnce(sentPictures, { outletId: outlet.id, digest, url: location }));
   return location;
 }

@@ -9,7 +9,6 @@ import { Complaint } from '@even-page/core/complaint';
 import { mediaType } from '@even-page/core/gather/recording/media-type';
 import type { Captions } from '@even-page/core/gather/recording/inside';
 import { shortened } from '@even-page/core/language/storable';
-import { ACTOR } from './actor.ts';
 import { nextPosition } from './bring-in.ts';
 import { database, write } from './database.ts';
 import { environment } from './environment.ts';
@@ -17,6 +16,7 @@ import { keepFile } from './files.ts';
 import { addJob, addJobAgain } from './jobs/queue.ts';
 import { NOT_YET, transcribeJob } from './jobs/transcribe.ts';
 import { GONE, lockPiece, refreshFace } from './pieces.ts';
+import type { Person } from './person.ts';
 import { readCaptions } from './reader.ts';
 import { pieceSources, sources, type Published, type Recording, type Transcribing } from './schema.ts';
 import { worded } from './worded.ts';
@@ -48,15 +48,15 @@ const UPLOAD = /^[0-9a-f]{32}$/;
  * transcriber. Asked again for the same upload it is done already. Throws a Complaint, and keeps the upload, when it is no
  * recording or not there whole.
  */
-export async function addRecording(id: string, upload: string, name: string): Promise<void> {
+export async function addRecording(person: Person, id: string, upload: string, name: string): Promise<void> {
   if (await isTakenIn(upload)) return;
-  await takeIn(id, upload, name).catch(async (cause: unknown) => {
+  await takeIn(person, id, upload, name).catch(async (cause: unknown) => {
     // Another request was quicker, and has cleared the upload away.
     if (!(await isTakenIn(upload))) throw cause;
   });
 }
 
-async function takeIn(id: string, upload: string, name: string): Promise<void> {
+async function takeIn(person: Person, id: string, upload: string, name: string): Promise<void> {
   const store = (await uploadServer()).datastore;
   const state = UPLOAD.test(upload) ? await store.getUpload(upload).catch(() => null) : null;
   if (!state || state.offset !== state.size) throw new Complaint('This recording did not arrive whole: send it again.');
@@ -70,7 +70,7 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
   const digest = await keepFile(path);
   const recording: Recording = { digest, ...media, bytes: size };
   const transcribing = passages.length ? null : NOT_YET;
-  await write(async (writing) => {
+  await write(person, async (writing) => {
     if (!(await lockPiece(writing, id))) throw new Complaint(GONE);
     const source = {
       id: randomUUID(),
@@ -85,7 +85,7 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
       notes: captions && others.length ? [languagesNote(captions, others)] : [],
     };
     // Two requests at once: the second finds the row of the first.
-    if (!(await writing.insertOnce(sources, { ...source, createdBy: ACTOR }))) return;
+    if (!(await writing.insertOnce(sources, { ...source, createdBy: person.id }))) return;
     let position = await nextPosition(writing, id);
     await writing.insert(pieceSources, { pieceId: id, sourceId: source.id, position: position++, edits: [] });
     // The captions of other languages are off the piece: they can be used again.
@@ -98,7 +98,7 @@ async function takeIn(id: string, upload: string, name: string): Promise<void> {
         name: captionsName(name, other),
         kind: 'captions-vtt' as const,
       };
-      await writing.insert(sources, { ...own, createdBy: ACTOR });
+      await writing.insert(sources, { ...own, createdBy: person.id });
       await writing.insert(pieceSources, { pieceId: id, sourceId: own.id, position: position++, edits: [], isOff: true });
     }
     if (transcribing) await addJob(writing, transcribeJob(source.id));
@@ -151,10 +151,10 @@ export async function transcribingOf(sourceId: string): Promise<Transcribing | n
 }
 
 /** Asks the transcriber once more about a recording it gave up. */
-export async function transcribeAgain(sourceId: string): Promise<Transcribing | null> {
+export async function transcribeAgain(person: Person, sourceId: string): Promise<Transcribing | null> {
   const { transcribing } = await heldSource(sourceId);
   if (transcribing?.state !== 'failed') return transcribing;
-  await write(async (writing) => {
+  await write(person, async (writing) => {
     await writing.update(sources, { transcribing: NOT_YET }, eq(sources.id, sourceId));
     // Another round, so that it is not answered with the one that failed.
     await addJobAgain(writing, transcribeJob(sourceId, randomUUID()));
@@ -163,9 +163,9 @@ export async function transcribeAgain(sourceId: string): Promise<Transcribing | 
 }
 
 /** Keeps where a recording was published. */
-export async function savePublished(sourceId: string, published: Published): Promise<void> {
+export async function savePublished(person: Person, sourceId: string, published: Published): Promise<void> {
   await heldSource(sourceId);
-  await write((writing) => writing.update(sources, { published }, eq(sources.id, sourceId)));
+  await write(person, (writing) => writing.update(sources, { published }, eq(sources.id, sourceId)));
 }
 
 /** The media type of a recording that is kept; null when there is none of that digest. */

@@ -2,6 +2,7 @@ import { getTableColumns, getTableName, type SQL } from 'drizzle-orm';
 import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from './engine.ts';
 import type { WrittenRow } from './journal-entry.ts';
+import type { Person } from './person.ts';
 
 type Row = Record<string, unknown>;
 
@@ -11,7 +12,11 @@ export class Writing {
 
   readonly #afterwards: (() => void)[] = [];
 
-  constructor(readonly tx: Database) {}
+  constructor(
+    readonly tx: Database,
+    /** Who writes. */
+    readonly person: Person,
+  ) {}
 
   /** Says what is to happen once everything holds. */
   afterwards(act: () => void): void {

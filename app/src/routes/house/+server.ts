@@ -7,10 +7,10 @@ import type { RequestHandler } from './$types.ts';
 export const GET: RequestHandler = () => answer(() => readHouse());
 
 /** Changes House style. */
-export const PUT: RequestHandler = async ({ request }) => {
+export const PUT: RequestHandler = async ({ request, locals }) => {
   const house = await bodyOf(request, houseSchema);
   return answer(async () => {
-    await saveHouse(house);
+    await saveHouse(locals.person, house);
     return {};
   });
 };

@@ -11,4 +11,5 @@ export const GET: RequestHandler = async ({ url }) => {
 };
 
 /** Makes a piece of what was dropped or pasted; of nothing, an empty one. */
-export const POST: RequestHandler = ({ request }) => answer(async () => ({ id: await createPiece(await materialsOf(request)) }));
+export const POST: RequestHandler = ({ request, locals }) =>
+  answer(async () => ({ id: await createPiece(locals.person, await materialsOf(request)) }));

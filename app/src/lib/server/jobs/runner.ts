@@ -4,6 +4,7 @@ import { Complaint } from '@even-page/core/complaint';
 import { database, write } from '../database.ts';
 import { environment } from '../environment.ts';
 import { logTrouble } from '../log.ts';
+import { SERVER_ITSELF } from '../person.ts';
 import { jobs } from '../schema.ts';
 import type { Writing } from '../writing.ts';
 import { HoldUp, type JobKind, type Outcome } from './job.ts';
@@ -79,7 +80,7 @@ export function runJobs(kinds: readonly JobKind[]): () => Promise<void> {
 async function addDue({ due }: NonNullable<JobKind['repeats']>): Promise<void> {
   try {
     const job = due(new Date());
-    if (job) await write((writing) => addJob(writing, job));
+    if (job) await write(SERVER_ITSELF, (writing) => addJob(writing, job));
   } catch (cause) {
     logTrouble(cause, 'A repeated job was not added:');
   }
@@ -155,7 +156,7 @@ async function end(job: Job, kinds: readonly JobKind[], outcome: Outcome | Failu
       .where(isOurs(job));
     return;
   }
-  await write(async (writing) => {
+  await write(SERVER_ITSELF, async (writing) => {
     const [held] = await writing.tx.select({ id: jobs.id }).from(jobs).where(isOurs(job)).for('update');
     if (!held) return;
     if ('cause' in outcome) return fail(writing, job, kinds, outcome);

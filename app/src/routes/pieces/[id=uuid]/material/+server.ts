@@ -7,11 +7,11 @@ import type { RequestHandler } from './$types.ts';
 const heldSchema = object({ source: string().uuid().optional() });
 
 /** Adds material to a piece: files dropped or pasted, what stands at a web address, or a source that is already here. */
-export const POST: RequestHandler = async ({ params, request }) => {
+export const POST: RequestHandler = async ({ params, request, locals }) => {
   const { source } = isJson(request) ? await bodyOf(request.clone(), heldSchema) : {};
   return answer(async () => {
-    if (source) await useSource(params.id, source);
-    else await addMaterial(params.id, await materialsOf(request));
+    if (source) await useSource(locals.person, params.id, source);
+    else await addMaterial(locals.person, params.id, await materialsOf(request));
     return {};
   });
 };

@@ -13,10 +13,10 @@ const publishSchema = object({
 });
 
 /** Publishes a piece at an outlet, or sends its changes there; 409 when the writer has to look whether it is there already. */
-export const POST: RequestHandler = async ({ params, request }) => {
+export const POST: RequestHandler = async ({ params, request, locals }) => {
   const { outlet, seen } = await bodyOf(request, publishSchema);
   return answer(() =>
-    publish(params.id, outlet, seen && { address: seen.address || null }).catch((cause: unknown) => {
+    publish(locals.person, params.id, outlet, seen && { address: seen.address || null }).catch((cause: unknown) => {
       if (cause instanceof Unsure) return json({ message: cause.message, asks: true }, { status: 409 });
       throw cause;
     }),

@@ -6,10 +6,10 @@ import type { RequestHandler } from './$types.ts';
 const recordingSchema = object({ upload: string().required(), name: string().trim().max(255).required() });
 
 /** Makes a source of a recording whose upload is finished. */
-export const POST: RequestHandler = async ({ params, request }) => {
+export const POST: RequestHandler = async ({ params, request, locals }) => {
   const { upload, name } = await bodyOf(request, recordingSchema);
   return answer(async () => {
-    await addRecording(params.id, upload, name);
+    await addRecording(locals.person, params.id, upload, name);
     return {};
   });
 };

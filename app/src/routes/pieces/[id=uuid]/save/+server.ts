@@ -62,11 +62,11 @@ const saveSchema = object({
 });
 
 /** Saves a piece; 409, with what stands now, when somebody else has saved it since. */
-export const PUT: RequestHandler = async ({ params, request }) => {
+export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const save = await bodyOf(request, saveSchema, MOST_SAVE);
   return answer(async () => {
     try {
-      const saved = await savePiece(params.id, save);
+      const saved = await savePiece(locals.person, params.id, save);
       if (!saved) error(404, 'This piece is no longer here.');
       if (saved.taken) return saved;
       return json({ message: 'This piece was changed elsewhere since.', ...saved }, { status: 409 });

@@ -19,10 +19,10 @@ const publishedSchema = object({
 });
 
 /** Keeps where a recording was published: its title, description and address there. */
-export const PUT: RequestHandler = async ({ params, request }) => {
+export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const published = await bodyOf(request, publishedSchema);
   return answer(async () => {
-    await savePublished(params.source, published);
+    await savePublished(locals.person, params.source, published);
     return {};
   });
 };

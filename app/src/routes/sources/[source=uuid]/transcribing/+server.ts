@@ -6,4 +6,5 @@ import type { RequestHandler } from './$types.ts';
 export const GET: RequestHandler = ({ params }) => answer(async () => ({ transcribing: await transcribingOf(params.source) }));
 
 /** Asks the transcriber once more. */
-export const POST: RequestHandler = ({ params }) => answer(async () => ({ transcribing: await transcribeAgain(params.source) }));
+export const POST: RequestHandler = ({ params, locals }) =>
+  answer(async () => ({ transcribing: await transcribeAgain(locals.person, params.source) }));

@@ -14,10 +14,10 @@ export const GET: RequestHandler = async ({ params }) => {
 const nameSchema = object({ name: string().trim().defined().max(80, 'A name has at most 80 characters.') });
 
 /** Names a version, so that it is kept for ever; an empty name takes the name away. */
-export const PUT: RequestHandler = async ({ params, request }) => {
+export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const { name } = await bodyOf(request, nameSchema);
   return answer(async () => {
-    if (!(await nameVersion(params.id, Number(params.version), name || null))) error(404, 'This version is not here.');
+    if (!(await nameVersion(locals.person, params.id, Number(params.version), name || null))) error(404, 'This version is not here.');
     return { name: name || null };
   });
 };

@@ -7,10 +7,10 @@ import type { RequestHandler } from './$types.ts';
 const readingSchema = object({ reading: string().oneOf(READINGS).required() });
 
 /** Reads a source again from its own bytes: with its structure, as plain words, or as a list. */
-export const PUT: RequestHandler = async ({ params, request }) => {
+export const PUT: RequestHandler = async ({ params, request, locals }) => {
   const { reading } = await bodyOf(request, readingSchema);
   return answer(async () => {
-    await readAgain(params.id, params.source, reading);
+    await readAgain(locals.person, params.id, params.source, reading);
     return {};
   });
 };
