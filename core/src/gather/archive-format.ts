@@ -6,6 +6,9 @@ import { isZip } from './raw.ts';
 /** Whether bytes are a ZIP archive of several files, as opposed to one document packed so. */
 export const archive: Format = {
   kind: 'archive',
+  label: 'archive',
+  extensions: ['zip'],
+  readings: [],
   fits: ({ bytes }) => isZip(bytes),
   read: ({ bytes }) => {
     refusePrograms(bytes);

@@ -7,6 +7,7 @@ import { withItems } from './docx-lists.ts';
 import { isZip } from './raw.ts';
 import { readRich } from './rich.ts';
 import { descendants, elements, parseXml, type XmlElement } from './xml.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 const DOCUMENT = 'word/document.xml';
 const STYLES = 'word/styles.xml';
@@ -15,6 +16,9 @@ const NUMBERING = 'word/numbering.xml';
 /** Office Open XML text (ECMA-376): headings by style or outline level; comments and struck-out changes are left out. */
 export const docx: Format = {
   kind: 'docx',
+  label: 'Word document',
+  extensions: ['docx'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ bytes }) => isZip(bytes) && pathsIn(bytes).includes(DOCUMENT),
   read: async ({ bytes }, reading) => {
     const entries = unpack(bytes);

@@ -1,7 +1,7 @@
 import type { Details } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
 import type { Raw } from './raw.ts';
-import type { Reading } from './readings.ts';
+import type { OfferedReading, Reading } from './readings.ts';
 import type { Source, SourceKind } from './source.ts';
 
 /** A picture that came along in material: the name of its file, and its bytes. */
@@ -21,9 +21,19 @@ export type Gathered = {
   notes?: string[];
 };
 
-/** One open format: how to tell it from its bytes or words (and its file name), and how to read it. */
+/** One open format: what writers call it, how its files end, how it can be read, and how it is told from its bytes or words. */
 export type Format = {
   kind: SourceKind;
+  /** What a source of this kind is called in a list. */
+  label: string;
+  /** How names of its files end, without the full stop; it is told from its bytes all the same. */
+  extensions: readonly string[];
+  /** The readings a writer can choose between, the usual one first; none where there is but one. */
+  readings: readonly OfferedReading[];
   fits: (raw: Raw) => boolean;
   read: (raw: Raw, reading: Reading) => Gathered | Promise<Gathered>;
 };
+
+/** Whether a file's name ends as those of a format do. */
+export const isNamedAs = ({ extensions }: Pick<Format, 'extensions'>, name: string): boolean =>
+  extensions.some((extension) => name.toLowerCase().endsWith(`.${extension}`));

@@ -11,12 +11,13 @@ import { opml } from './opml.ts';
 import { pdf } from './pdf.ts';
 import { pictureAddress } from './picture-address.ts';
 import { plainText } from './plain-text.ts';
-import { rawOf, refuseOthers } from './raw.ts';
+import { rawOf, refuseOthers, type Raw } from './raw.ts';
 import type { Reading } from './readings.ts';
 import { rtf } from './rtf.ts';
 import { settled } from './speaker.ts';
 import { slides } from './slides.ts';
 import { sound } from './sound.ts';
+import type { SourceKind } from './source.ts';
 import { srt } from './srt.ts';
 import { csv } from './table.ts';
 import { timedText } from './timed-text.ts';
@@ -45,21 +46,34 @@ export const FORMATS: readonly Format[] = [
   plainText,
 ];
 
+/** The format that reads some material. Throws a Complaint when it plainly is none. */
+export function formatOf(raw: Raw): Format {
+  refuseOthers(raw.bytes);
+  return FORMATS.find((format) => format.fits(raw))!;
+}
+
+/** What writers see of a kind of source: what it is called, and the readings to choose between. */
+export type ShownKind = Pick<Format, 'label' | 'readings'>;
+
+/** Every kind of source by its name. */
+export const SHOWN_KINDS: Readonly<Record<SourceKind, ShownKind>> = {
+  ...Object.fromEntries(FORMATS.map(({ kind, label, readings }) => [kind, { label, readings }])),
+  recording: { label: 'recording', readings: [] },
+};
+
 /**
  * Reads material. The format is told from the bytes; the file name only helps where two look alike.
  * Throws a Complaint when nothing can be read.
  * @param address where it was fetched from
  */
 export async function gather(bytes: Uint8Array, name = '', reading: Reading = 'structure', address?: string): Promise<Gathered> {
-  return withoutLost(await read(bytes, name, reading, address));
+  const raw = rawOf(bytes, name, address);
+  return withoutLost(await read(formatOf(raw), raw, reading));
 }
 
-/** The same, with pictures that only its own folder has still under their addresses there. */
-export async function read(bytes: Uint8Array, name = '', reading: Reading = 'structure', address?: string): Promise<Gathered> {
-  refuseOthers(bytes);
-  const raw = rawOf(bytes, name, address);
+/** The same by a format that was found, with pictures that only its own folder has still under their addresses there. */
+export async function read(format: Format, raw: Raw, reading: Reading = 'structure'): Promise<Gathered> {
   try {
-    const format = FORMATS.find((f) => f.fits(raw))!;
     const found = await format.read(raw, reading);
     const gathered = sound({ ...found, source: { ...found.source, passages: settled(found.source.passages) } });
     if (!gathered.source.passages.length) throw new Complaint('This file holds no words: check that it is the right one.');

@@ -1,9 +1,12 @@
-import type { Format } from './format.ts';
+import { isNamedAs, type Format } from './format.ts';
 import { wordCount } from '../language/words.ts';
 import { find, isElement, parseHtml, rewrite, type Element, type Parent, type Root } from './hast.ts';
 import { realPictures } from './lazy-pictures.ts';
 import { bodyOf, mainText } from './main-text.ts';
+import { markdown } from './markdown.ts';
+import { plainText } from './plain-text.ts';
 import { readTree } from './rich.ts';
+import { structureWholeOrPlain } from './readings.ts';
 
 const TAG = /<\/?(?:p|div|span|h[1-6]|ul|ol|li|table|a|b|i|strong|em|br|img|body)(?:\s[^<>]*)?>/gi;
 
@@ -13,12 +16,15 @@ const FEWEST_TOLD = 10;
 /** HTML, a whole page or a pasted stretch of one. */
 export const html: Format = {
   kind: 'html',
+  label: 'web page',
+  extensions: ['html', 'htm', 'xhtml'],
+  readings: structureWholeOrPlain('Whole page'),
   fits: ({ text, name }) => {
     const start = text().slice(0, 4000);
     if (/^\s*(?:<!--[^]*?-->\s*)*<(?:!doctype html|html|head|body|meta)[\s>]/i.test(start)) return true;
-    if (/\.(?:txt|text|md|markdown|mkd)$/i.test(name)) return false;
+    if (isNamedAs(markdown, name) || isNamedAs(plainText, name)) return false;
     const tags = start.match(TAG)?.length ?? 0;
-    return tags >= 2 && (/\.x?html?$/i.test(name) || /^\s*</.test(start));
+    return tags >= 2 && (isNamedAs(html, name) || /^\s*</.test(start));
   },
   read: ({ text, address }, reading) => {
     const tree = parseHtml(text());

@@ -1,7 +1,7 @@
 import PostalMime, { type Attachment } from 'postal-mime';
 import { withLetters } from './decode.ts';
 import { draftOf } from './draft.ts';
-import type { Format, Gathered, GatheredPicture } from './format.ts';
+import { isNamedAs, type Format, type Gathered, type GatheredPicture } from './format.ts';
 import { element } from '../post/element.ts';
 import { wordCount } from '../language/words.ts';
 import { find, parseHtml } from './hast.ts';
@@ -10,19 +10,23 @@ import { ownLines } from './mail-thread.ts';
 import { plainPassages } from './plain-text.ts';
 import { readTree } from './rich.ts';
 import { postFromPlain } from './plain-draft.ts';
+import { structureWholeOrPlain } from './readings.ts';
 
 const HEADER = /^(?:from|to|cc|subject|date|message-id|mime-version|received|return-path|delivered-to|content-type|reply-to|x-[\w-]+):/i;
 
 /** A mail (RFC 5322 with MIME): its body, the HTML one where it has one, and its pictures; the subject is its title. */
 export const mail: Format = {
   kind: 'mail',
+  label: 'mail',
+  extensions: ['eml', 'mht', 'mhtml'],
+  readings: structureWholeOrPlain('Whole mail'),
   fits: ({ text, name }) => {
     const head = text()
       .slice(0, 8000)
       .split(/\n\s*\n/)[0]!;
     const headers = head.replace(/\n[ \t]+/g, ' ').split('\n');
     const known = headers.filter((line) => HEADER.test(line)).length;
-    return known >= (/\.(?:eml|mht|mhtml)$/i.test(name) ? 1 : 3) && known >= headers.length / 2;
+    return known >= (isNamedAs(mail, name) ? 1 : 3) && known >= headers.length / 2;
   },
   read: async ({ bytes }, reading) => {
     const message = await PostalMime.parse(bytes, { attachmentEncoding: 'arraybuffer', rfc822Attachments: true });

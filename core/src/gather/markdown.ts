@@ -4,17 +4,21 @@ import type { Details } from '../post/details.ts';
 import { parseMarkdown } from '../post/markdown.ts';
 import { draftOf, plainWords } from './draft.ts';
 import { pageOfMarkdown } from './markdown-parts.ts';
-import type { Format } from './format.ts';
+import { isNamedAs, type Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 const FRONT_MATTER = /^---[ \t]*\n([^]*?)\n(?:---|\.\.\.)[ \t]*(?:\n|$)|^\+\+\+[ \t]*\n([^]*?)\n\+\+\+[ \t]*(?:\n|$)/;
 
 /** A Markdown draft or outline, with front matter in YAML or TOML if it has one: a passage per block, and the page itself. */
 export const markdown: Format = {
   kind: 'markdown',
+  label: 'draft in Markdown',
+  extensions: ['md', 'markdown', 'mkd'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ text: words, name }) => {
     const text = words();
-    if (/\.(?:md|markdown|mkd)$/i.test(name)) return true;
+    if (isNamedAs(markdown, name)) return true;
     if (FRONT_MATTER.test(text) && frontMatter(text)) return true;
     const lines = text.split('\n').filter((l) => l.trim());
     const items = lines.filter((l) => /^\s*(?:[-*+]|\d{1,3}[.)])\s+\S/.test(l)).length;

@@ -4,10 +4,14 @@ import type { Format, GatheredPicture } from './format.ts';
 import { isZip } from './raw.ts';
 import { readRich } from './rich.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 /** OpenDocument text (ISO/IEC 26300): headings by outline level, lists, tables, links, notes, pictures; annotations are left out. */
 export const odt: Format = {
   kind: 'odt',
+  label: 'document',
+  extensions: ['odt'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ bytes }) => {
     if (!isZip(bytes) || !pathsIn(bytes).includes('content.xml')) return false;
     const { mimetype } = unpack(bytes, (path) => path === 'mimetype');

@@ -4,12 +4,16 @@ import { draftOf, plainWords } from './draft.ts';
 import type { Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 import { elements, parseXml, textOf, type XmlElement } from './xml.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 const { nodes } = schema;
 
 /** OPML 2.0 outlines: each outline that holds others is a heading, those without are points under it. */
 export const opml: Format = {
   kind: 'opml',
+  label: 'outline',
+  extensions: ['opml'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ text }) => /^\s*<(?:(?!<html)[^])*?<opml[\s>]|^\s*<opml[\s>]/i.test(text().slice(0, 4000)),
   read: ({ text }, reading) => {
     const root = parseXml(text());

@@ -11,12 +11,16 @@ import { picturesOf } from './pdf-pictures.ts';
 import { pictureAddress } from './picture-address.ts';
 import { isSafeAddress } from '../post/address.ts';
 import { pdfLibrary, type Annotation, type Page } from './pdf-library.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 const MOST_PAGES = 1000;
 
 /** PDF with a text layer (ISO 32000): columns in order, running heads and page numbers left away, hyphenation mended. */
 export const pdf: Format = {
   kind: 'pdf',
+  label: 'PDF',
+  extensions: ['pdf'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ bytes }) => beginsWith(bytes, '%PDF-') || beginsWith(bytes, '%PDF-', 3),
   read: async ({ bytes }, reading) => {
     const { pages, links, pictures, title } = await pagesOf(bytes);

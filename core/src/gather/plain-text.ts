@@ -7,6 +7,9 @@ import { splitSpeaker } from './speaker.ts';
 /** Plain text: a passage per paragraph; when no blank line stands in it, a passage per line. */
 export const plainText: Format = {
   kind: 'text',
+  label: 'plain text',
+  extensions: ['txt', 'text'],
+  readings: [],
   fits: () => true,
   read: ({ text }) => ({ source: { kind: 'text', passages: plainPassages(text()) } }),
 };

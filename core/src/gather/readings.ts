@@ -1,5 +1,3 @@
-import type { SourceKind } from './source.ts';
-
 /**
  * How material with a structure is read: with its structure, as plain words, a web page or a mail with all that stands around its text,
  * or a table as a list with one row a point.
@@ -7,19 +5,14 @@ import type { SourceKind } from './source.ts';
 export const READINGS = ['structure', 'plain', 'whole', 'list'] as const;
 export type Reading = (typeof READINGS)[number];
 
-const BOTH: readonly Reading[] = ['structure', 'plain'];
-const OFFERED: Partial<Record<SourceKind, readonly Reading[]>> = {
-  markdown: BOTH,
-  html: ['structure', 'whole', 'plain'],
-  docx: BOTH,
-  odt: BOTH,
-  rtf: BOTH,
-  pdf: BOTH,
-  slides: BOTH,
-  mail: ['structure', 'whole', 'plain'],
-  opml: BOTH,
-  csv: ['structure', 'list', 'plain'],
-};
+/** A reading as it is offered to the writer. */
+export type OfferedReading = { name: Reading; label: string };
 
-/** The readings a writer can choose between for a source of this kind, the usual one first; none where there is but one. */
-export const readingsOf = (kind: SourceKind): readonly Reading[] => OFFERED[kind] ?? [];
+const STRUCTURE: OfferedReading = { name: 'structure', label: 'Keep structure' };
+export const PLAIN: OfferedReading = { name: 'plain', label: 'Plain words' };
+
+/** What most formats with a structure offer. */
+export const STRUCTURE_OR_PLAIN: readonly OfferedReading[] = [STRUCTURE, PLAIN];
+
+/** What a format offers whose text stands among other things, under the name of what it then is. */
+export const structureWholeOrPlain = (label: string): readonly OfferedReading[] => [STRUCTURE, { name: 'whole', label }, PLAIN];

@@ -2,10 +2,14 @@ import { decoderFor } from './decode.ts';
 import { beginsWith } from './raw.ts';
 import type { Format, GatheredPicture } from './format.ts';
 import { readRich } from './rich.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 /** Rich Text Format (Microsoft, version 1.9.1): paragraphs, headings by outline level, lists, tables, links, pictures. */
 export const rtf: Format = {
   kind: 'rtf',
+  label: 'document',
+  extensions: ['rtf'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ bytes }) => beginsWith(bytes, '{\\rtf'),
   read: ({ bytes }, reading) => {
     const reader = new Reader(bytes);

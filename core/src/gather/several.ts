@@ -3,7 +3,7 @@ import { mapPictures, picturesOf } from '../post/pictures.ts';
 import { schema } from '../post/schema.ts';
 import { archive, filesIn, refusePrograms, type PackedFile } from './archive-format.ts';
 import type { Gathered, GatheredPicture } from './format.ts';
-import { FORMATS, gather, read as readOne, withoutLost } from './formats.ts';
+import { formatOf, read as readWith, withoutLost } from './formats.ts';
 import { beginsWith, rawOf } from './raw.ts';
 import type { Reading } from './readings.ts';
 import { pictureAddress } from './picture-address.ts';
@@ -16,8 +16,9 @@ export type GatheredFile = Gathered & { name: string; bytes: Uint8Array };
  * go where its pages name them, and after the first page where none does. Throws a Complaint when nothing in it can be read.
  */
 export async function gatherSeveral(bytes: Uint8Array, name = '', reading?: Reading, address?: string): Promise<GatheredFile[]> {
-  if (FORMATS.find((f) => f.fits(rawOf(bytes, name))) !== archive)
-    return withAttached({ name, bytes, ...(await gather(bytes, name, reading, address)) });
+  const raw = rawOf(bytes, name, address);
+  const format = formatOf(raw);
+  if (format !== archive) return withAttached({ name, bytes, ...withoutLost(await readWith(format, raw, reading)) });
   refusePrograms(bytes);
   const files = filesIn(bytes);
   const pictures = files.filter(isPicture);
@@ -42,12 +43,17 @@ async function withAttached({ attached = [], ...file }: GatheredFile): Promise<G
   );
 }
 
+function readFile({ bytes, name }: GatheredPicture): Promise<Gathered> {
+  const raw = rawOf(bytes, name);
+  return readWith(formatOf(raw), raw);
+}
+
 async function readEach<F extends GatheredPicture>(files: readonly F[]): Promise<{ read: (F & Gathered)[]; notes: string[] }> {
   const read: (F & Gathered)[] = [];
   const notes: string[] = [];
   for (const file of files) {
     try {
-      const { attached, ...gathered } = await readOne(file.bytes, file.name);
+      const { attached, ...gathered } = await readFile(file);
       read.push({ ...file, ...gathered });
       for (const { name } of attached ?? []) notes.push(`${name}, which came with ${file.name}: bring it in by itself.`);
     } catch (cause) {

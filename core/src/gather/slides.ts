@@ -6,12 +6,16 @@ import type { Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 import { isZip } from './raw.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';
+import { STRUCTURE_OR_PLAIN } from './readings.ts';
 
 const SLIDE = /^ppt\/slides\/slide(\d+)\.xml$/;
 
 /** Slides (ECMA-376, PresentationML): each is a heading with its points, and what is said to it below. */
 export const slides: Format = {
   kind: 'slides',
+  label: 'slides',
+  extensions: ['pptx', 'odp'],
+  readings: STRUCTURE_OR_PLAIN,
   fits: ({ bytes }) => isZip(bytes) && pathsIn(bytes).some((path) => SLIDE.test(path)),
   read: ({ bytes }, reading) => {
     const entries = unpack(bytes, (path) => /^ppt\/(?:slides|notesSlides)\//.test(path));

@@ -13,26 +13,8 @@ export type Passage = {
 /** One spoken word; times in milliseconds from the start of the recording. */
 export type SpokenWord = { text: string; startMs: number; endMs: number; speaker?: string };
 
-/** What a source is made of; the name of the reader that understood it. */
-export type SourceKind =
-  | 'captions-srt'
-  | 'captions-vtt'
-  | 'captions-ttml'
-  | 'timed-text'
-  | 'transcript'
-  | 'markdown'
-  | 'html'
-  | 'docx'
-  | 'odt'
-  | 'rtf'
-  | 'pdf'
-  | 'slides'
-  | 'mail'
-  | 'opml'
-  | 'csv'
-  | 'archive'
-  | 'recording'
-  | 'text';
+/** What a source is made of; the name of the format that was read (formats.ts), or `recording`. */
+export type SourceKind = string;
 
 /** One item of material as read: its passages in order. The raw bytes are kept elsewhere, unchanged. */
 export type Source = {

@@ -2,9 +2,10 @@ import Papa from 'papaparse';
 import { schema, type PostNode } from '../post/schema.ts';
 import { readTime } from '../language/times.ts';
 import { draftOf } from './draft.ts';
-import type { Format } from './format.ts';
+import { isNamedAs, type Format } from './format.ts';
 import { plainPassages } from './plain-text.ts';
 import type { Passage } from './source.ts';
+import { PLAIN } from './readings.ts';
 
 const { nodes } = schema;
 const MARKS = [',', '\t', ';'];
@@ -12,8 +13,11 @@ const MARKS = [',', '\t', ';'];
 /** Values in rows (RFC 4180; commas, tabs or semicolons between): a table, or a list with one row per point. */
 export const csv: Format = {
   kind: 'csv',
+  label: 'table',
+  extensions: ['csv', 'tsv', 'tab'],
+  readings: [{ name: 'structure', label: 'As a table' }, { name: 'list', label: 'As a list' }, PLAIN],
   fits: ({ text, name }) => {
-    if (/\.(?:csv|tsv|tab)$/i.test(name)) return true;
+    if (isNamedAs(csv, name)) return true;
     if (/\.\w{1,5}$/.test(name)) return false;
     // A paste from a spreadsheet: every line has the same number of tabs.
     const lines = text().trim().split('\n').slice(0, 50);

@@ -11,6 +11,9 @@ const ABOUT = /^\s*\[(?:ti|ar|al|au|lr|by|re|ve|tool|length|offset|la|#):[^\]]*\
 /** A transcript with time marks at its lines; a passage runs until the next mark. */
 export const timedText: Format = {
   kind: 'timed-text',
+  label: 'time-marked text',
+  extensions: ['txt', 'lrc', 'sbv'],
+  readings: [],
   fits: ({ text }) => {
     const lines = text()
       .split('\n')

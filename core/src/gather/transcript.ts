@@ -17,6 +17,9 @@ import type { Passage, SpokenWord } from './source.ts';
  */
 export const transcript: Format = {
   kind: 'transcript',
+  label: 'transcript',
+  extensions: ['json', 'jsonl'],
+  readings: [],
   fits: ({ text }) => /^\s*[[{]/.test(text().slice(0, 200)) && parse(text()) !== null,
   read: ({ text }) => {
     const data = parse(text());

@@ -8,6 +8,9 @@ import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.
 /** Timed text (W3C TTML 1 and 2, and DFXP before it): paragraphs with begin, end or duration; agents are voices. */
 export const ttml: Format = {
   kind: 'captions-ttml',
+  label: 'captions',
+  extensions: ['ttml', 'dfxp', 'xml'],
+  readings: [],
   // The root names its namespace; HTML has an obsolete element of the same name.
   fits: ({ text }) => /^\s*(?:<[?!][^>]*>\s*)*<(?:\w+:)?tt\s[^>]*\bxmlns/i.test(text().slice(0, 4000)),
   read: ({ text }) => {

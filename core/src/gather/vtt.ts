@@ -4,6 +4,9 @@ import { plainCueText, readCues, voicesOf } from './captions.ts';
 /** WebVTT captions (W3C): the `WEBVTT` line, cues with `<v Name>` voices; notes, styles and regions carry no words. */
 export const vtt: Format = {
   kind: 'captions-vtt',
+  label: 'captions',
+  extensions: ['vtt'],
+  readings: [],
   fits: ({ text }) => /^WEBVTT(?:[ \t\n]|$)/.test(text()),
   read: (raw) => {
     const text = raw.text();

@@ -1,26 +1,8 @@
 import { passageAt, type Flow } from './flow.ts';
+import { repairKind, type EditKind } from './repair-kinds.ts';
 
-/** The kinds of repair, in the order they are shown. The last three mark words rather than mend them. */
-export const EDIT_KINDS = [
-  'spacing',
-  'junk',
-  'sentences',
-  'paragraphs',
-  'fillers',
-  'doubled',
-  'names',
-  'replaced',
-  'suspect',
-  'asides',
-  'wording',
-] as const;
-export type EditKind = (typeof EDIT_KINDS)[number];
-
-/**
- * Kinds that mark a stretch: what others mend inside it stays mended. A suspect stretch is for a listen, and taken
- * once it was heard. An aside is left out of sections unless it is taken in. A wording is how the writer wants a sentence.
- */
-export const isMark = ({ kind }: Pick<Edit, 'kind'>): boolean => kind === 'suspect' || kind === 'asides' || kind === 'wording';
+/** Whether a repair marks a stretch rather than mends it. */
+export const isMark = ({ kind }: Pick<Edit, 'kind'>): boolean => repairKind(kind).isMark === true;
 
 /** One repair over a source: the stretch [from, to) of its flow becomes `after`. The source itself stays as it is. */
 export type Edit = {

@@ -1,9 +1,9 @@
 import type { Gathered } from '@even-page/core/gather/format';
-import { FORMATS } from '@even-page/core/gather/formats';
+import { formatOf } from '@even-page/core/gather/formats';
 import { rawOf } from '@even-page/core/gather/raw';
 
 /** Reads a text format, which needs no waiting, unlike `gather`, which reads all formats. */
 export function readText(bytes: Uint8Array, name = ''): Gathered {
   const raw = rawOf(bytes, name);
-  return FORMATS.find((f) => f.fits(raw))!.read(raw, 'structure') as Gathered;
+  return formatOf(raw).read(raw, 'structure') as Gathered;
 }

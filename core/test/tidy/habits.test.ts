@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Source } from '@even-page/core/gather/source';
-import { applyEdits, type EditKind } from '@even-page/core/tidy/edit';
+import { applyEdits } from '@even-page/core/tidy/edit';
+import type { EditKind } from '@even-page/core/tidy/repair-kinds';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { flowOf } from '@even-page/core/tidy/flow';
 import { PADDING, usualHouse, type House } from '@even-page/core/tidy/house';

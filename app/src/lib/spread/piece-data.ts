@@ -1,3 +1,4 @@
+import type { ShownKind } from '@even-page/core/gather/formats';
 import type { Reading } from '@even-page/core/gather/readings';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
@@ -36,6 +37,8 @@ export type PieceData = {
   postings: Posting[];
   outlets: Outlet[];
   house: House;
+  /** What each kind of source is called, and how it can be read. */
+  kinds: Readonly<Record<string, ShownKind>>;
 };
 
 /** Two versions of the page: an older one, and a newer one or the page as it stands. */

@@ -43,6 +43,7 @@ function leftIn({ proposed, edits }: Pick<SourceInHand, 'proposed' | 'edits'>): 
 export class Piece {
   readonly id: string;
   readonly house: House;
+  readonly kinds: PieceData['kinds'];
   details = $state() as Details;
   step = $state() as Step;
   sources = $state.raw<SourceInHand[]>([]);
@@ -105,6 +106,7 @@ export class Piece {
   constructor(data: PieceData) {
     this.id = data.piece.id;
     this.house = data.house;
+    this.kinds = data.kinds;
     this.#doc = docFromJSON(data.piece.doc);
     this.step = data.piece.step;
     this.details = data.piece.details;

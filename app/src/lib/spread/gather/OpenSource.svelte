@@ -2,8 +2,7 @@
 <script lang="ts">
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import { readingsOf, type Reading } from '@even-page/core/gather/readings';
-  import type { SourceKind } from '@even-page/core/gather/source';
+  import type { Reading } from '@even-page/core/gather/readings';
   import { askServer, json } from '$lib/ask-server.ts';
   import Views from '$lib/parts/Views.svelte';
   import type { SourceInHand } from '../piece-data.ts';
@@ -19,12 +18,7 @@
   }: { piece: Piece; source: SourceInHand; change: (says: string, work: () => Promise<unknown>, done?: string) => Promise<void> } =
     $props();
 
-  const LABELS: Record<Reading, string> = { structure: 'Keep structure', plain: 'Plain words', whole: 'Whole page', list: 'As a list' };
-  const OWN_LABELS: Partial<Record<SourceKind, Partial<Record<Reading, string>>>> = {
-    csv: { structure: 'As a table' },
-    mail: { whole: 'Whole mail' },
-  };
-  const readings = $derived(readingsOf(source.source.kind));
+  const readings = $derived(piece.kinds[source.source.kind]?.readings ?? []);
   const at = $derived(piece.sources.findIndex((s) => s.id === source.id));
   const address = $derived(`/pieces/${piece.id}/sources/${source.id}`);
 
@@ -41,11 +35,7 @@
 
 <div class="bar soft">
   {#if readings.length}
-    <Views
-      views={readings.map((name) => ({ name, label: OWN_LABELS[source.source.kind]?.[name] ?? LABELS[name] }))}
-      bind:open={() => source.reading, readAs}
-      label="How this source is read"
-    />
+    <Views views={readings} bind:open={() => source.reading, readAs} label="How this source is read" />
   {:else}
     <span class="muted small" title="They are kept so, whatever happens later">The words as they came</span>
   {/if}

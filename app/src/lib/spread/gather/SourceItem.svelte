@@ -14,27 +14,7 @@
 
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 
-  const KINDS: Record<SourceInHand['source']['kind'], string> = {
-    'captions-srt': 'captions',
-    'captions-vtt': 'captions',
-    'captions-ttml': 'captions',
-    'timed-text': 'time-marked text',
-    transcript: 'transcript',
-    markdown: 'draft in Markdown',
-    html: 'web page',
-    docx: 'Word document',
-    odt: 'document',
-    rtf: 'document',
-    pdf: 'PDF',
-    slides: 'slides',
-    mail: 'mail',
-    opml: 'outline',
-    csv: 'table',
-    archive: 'archive',
-    recording: 'recording',
-    text: 'plain text',
-  };
-  const ICONS: Partial<Record<SourceInHand['source']['kind'], typeof FileText>> = {
+  const ICONS: Record<string, typeof FileText> = {
     markdown: NotebookText,
     mail: Mail,
     opml: ListTree,
@@ -53,7 +33,7 @@
   const says = $derived.by(() => {
     const minutes = source.durationMs === null ? '' : `${Math.max(1, Math.round(source.durationMs / 60_000))} min, `;
     const voices = new Set(source.source.passages.map((p) => p.speaker).filter(Boolean)).size;
-    return `${minutes}${KINDS[source.source.kind]}; ${count(source.words, 'word')}${voices > 1 ? `; ${voices} voices` : ''}; ${sayBytes(source.bytes)}`;
+    return `${minutes}${piece.kinds[source.source.kind]?.label}; ${count(source.words, 'word')}${voices > 1 ? `; ${voices} voices` : ''}; ${sayBytes(source.bytes)}`;
   });
 </script>
 
