@@ -1,14 +1,14 @@
 import type { Gathered } from '@even-page/core/gather/format';
 import type { PageTools, PageWishes } from '@even-page/core/page/made-page';
 import type { Tools } from '@even-page/core/tidy/finder';
-import type { Person } from '@even-page/core/tidy/wording/rule';
+import type { ToldBy } from '@even-page/core/tidy/wording/rule';
 
 /** What a command is given: the material, and the options that were named. */
 export type Request = Gathered & {
   /** Empty when the material came from standard input. */
   fileName: string;
   tools: Tools & PageTools;
-  wishes: PageWishes & { person?: Person };
+  wishes: PageWishes & { person?: ToldBy };
   to: 'md' | 'html';
 };
 

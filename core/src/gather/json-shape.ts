@@ -4,7 +4,7 @@ import { wordCount } from '../language/words.ts';
 type Fields = Record<string, unknown>;
 
 /** A stretch of speech as a list of data has it: its words, and its times as they are written there, in seconds or thousandths. */
-export type Said = { text: string; start: number; end?: number; speaker?: string | number };
+export type SpokenEntry = { text: string; start: number; end?: number; speaker?: string | number };
 
 const MOST_DEEP = 12;
 const FEWEST = 2;
@@ -16,14 +16,14 @@ const SHARE = 0.9;
  * none. Words are the field with most letters, the start a figure or a clock that never falls, the end one that is never before
  * it; both may stand in a list of two.
  */
-export function spokenList(data: unknown): Said[] | null {
+export function spokenList(data: unknown): SpokenEntry[] | null {
   const lists = listsIn(data)
     .map(saidIn)
     .filter((said) => said !== null);
   return lists.sort((a, b) => lettersOf(b) - lettersOf(a))[0] ?? null;
 }
 
-const lettersOf = (said: readonly Said[]) => said.reduce((sum, { text }) => sum + text.length, 0);
+const lettersOf = (said: readonly SpokenEntry[]) => said.reduce((sum, { text }) => sum + text.length, 0);
 
 /** The words of data without times: every string of several words, in its order. */
 export function wordsIn(data: unknown): string[] {
@@ -77,7 +77,7 @@ function figureOf(value: unknown): number | null {
   return clock === null ? null : clock / 1000;
 }
 
-function saidIn(entries: readonly Fields[]): Said[] | null {
+function saidIn(entries: readonly Fields[]): SpokenEntry[] | null {
   const names = [...new Set(entries.flatMap((entry) => Object.keys(entry)))];
   const column = (name: string) => entries.map((entry) => entry[name]);
   const isText = (name: string) =>
@@ -107,7 +107,7 @@ function saidIn(entries: readonly Fields[]): Said[] | null {
   const speaker =
     names.find((name) => name !== text && /speaker|voice|who|person|channel/i.test(name) && !figures.includes(name)) ??
     names.find((name) => /speaker/i.test(name));
-  return entries.flatMap((entry, i): Said[] => {
+  return entries.flatMap((entry, i): SpokenEntry[] => {
     const words = entry[text];
     if (typeof words !== 'string' || !words.trim()) return [];
     const who = speaker === undefined ? undefined : entry[speaker];

@@ -1,7 +1,7 @@
 import { glue, type Line } from './pdf-lines.ts';
 
 /** A stretch of a page as wide as the cells of one column of a table. */
-type Stretch = { x: number; right: number };
+type PdfSpan = { x: number; right: number };
 
 // Rows further apart than so many of their size are none of one table.
 const APART = 3.4;
@@ -29,10 +29,10 @@ export function tablesIn(lines: readonly Line[]): Map<Line, { lines: Line[]; row
 const isRow = (line: Line): boolean => line.cells.length > 1 && !MARK.test(line.cells[0]!.text);
 
 /** The lines from a place on that are a table, and its columns; null when there is none. */
-function runFrom(lines: readonly Line[], at: number): { lines: Line[]; columns: Stretch[] } | null {
+function runFrom(lines: readonly Line[], at: number): { lines: Line[]; columns: PdfSpan[] } | null {
   const first = lines[at]!;
   if (!isRow(first)) return null;
-  let columns: Stretch[] = first.cells;
+  let columns: PdfSpan[] = first.cells;
   let end = at + 1;
   for (; end < lines.length; end++) {
     const [line, before] = [lines[end]!, lines[end - 1]!];
@@ -53,11 +53,11 @@ function runFrom(lines: readonly Line[], at: number): { lines: Line[]; columns: 
   return run.filter(isRow).length >= FEWEST_ROWS ? { lines: run, columns } : null;
 }
 
-const meets = (a: Stretch, b: Stretch): boolean => a.x < b.right && b.x < a.right;
+const meets = (a: PdfSpan, b: PdfSpan): boolean => a.x < b.right && b.x < a.right;
 
 /** Stretches that lie over one another as one, from left to right. */
-function joined(stretches: readonly Stretch[]): Stretch[] {
-  const all: Stretch[] = [];
+function joined(stretches: readonly PdfSpan[]): PdfSpan[] {
+  const all: PdfSpan[] = [];
   for (const { x, right } of [...stretches].sort((a, b) => a.x - b.x)) {
     const last = all.at(-1);
     if (last && x < last.right) last.right = Math.max(last.right, right);
@@ -76,7 +76,7 @@ const isEven = (lines: readonly Line[]): boolean =>
 
 const isFirst = (lines: readonly Line[], line: Line): boolean => line.x < Math.min(...lines.map((l) => l.x)) + line.size;
 
-function rowsOf(lines: readonly Line[], given: readonly Stretch[]): string[][] {
+function rowsOf(lines: readonly Line[], given: readonly PdfSpan[]): string[][] {
   const rows: string[][] = [];
   // A head that stands in the middle of its columns may lie over none of their cells.
   const own = joined(lines.slice(1).flatMap((line) => line.cells));

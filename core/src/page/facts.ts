@@ -1,6 +1,6 @@
 import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
-import type { Material } from '../shape/outline.ts';
+import type { SourceProse } from '../shape/outline.ts';
 import { isOut, type ProseSentence } from '../tidy/prose.ts';
 import { DEEDS, isClosed } from '../tidy/wording/kinds.ts';
 
@@ -22,7 +22,7 @@ const UNIT = /[ -](\p{Ll}[\p{L}-]*)$/u;
  * The facts of a page to hold against what was said, in its order: every figure, and each name where it stands first. Only of
  * talk; what was written was checked when it was written.
  */
-export function factsOf(materials: readonly Material[]): Fact[] {
+export function factsOf(materials: readonly SourceProse[]): Fact[] {
   const named = new Set<string>();
   const facts: Fact[] = [];
   for (const { source, paragraphs } of materials)

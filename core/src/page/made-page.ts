@@ -6,21 +6,21 @@ import type { PostNode } from '../post/schema.ts';
 import type { Subjects } from '../shape/cut/subjects.ts';
 import { hiddenLists, withList } from '../shape/lists.ts';
 import { atMost, LEAST_NEEDED, usualLength } from '../shape/needed.ts';
-import { shapeOf, writeSections, type Material, type ProposedSection } from '../shape/outline.ts';
+import { shapeOf, writeSections, type SourceProse, type ProposedSection } from '../shape/outline.ts';
 import { centrality } from '../shape/standing/opening.ts';
 import { alone, isStatement, pointsBack } from '../shape/standing/said-on-page.ts';
 import type { HeadedSentence } from '../shape/talk-headings/candidates.ts';
 import { usualHouse, type House } from '../tidy/house.ts';
 import { isOut, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
 import { DEEDS } from '../tidy/wording/kinds.ts';
-import type { Person } from '../tidy/wording/rule.ts';
+import type { ToldBy } from '../tidy/wording/rule.ts';
 import type { WorthModel } from '../tidy/wording/worth.ts';
 import { asWritten, isSpoken, type WordingChoices } from '../tidy/wording/written.ts';
 import { factsOf, type Fact } from './facts.ts';
 import { proposeTitles } from './titles.ts';
 
 /** Tidied material, and how the writer wants its wording. */
-export type PageMaterial = Material & { choices?: WordingChoices };
+export type PageMaterial = SourceProse & { choices?: WordingChoices };
 
 /** What the writer asks of a page: its words (as many as its material asks for when not given) and its sections. */
 export type PageWishes = { length?: number | 'all'; sections?: number };
@@ -34,7 +34,7 @@ export type Account = {
   words: number;
   sentences: number;
   changed: number;
-  person: Person;
+  person: ToldBy;
   sections: number;
   lists: number;
   /** Words that stay off the page, by why. */
@@ -63,8 +63,8 @@ export function writtenMaterial(
   materials: readonly PageMaterial[],
   { length }: PageWishes,
   { worth }: PageTools,
-): { materials: Material[]; person: Person } {
-  let person: Person = 'as-said';
+): { materials: SourceProse[]; person: ToldBy } {
+  let person: ToldBy = 'as-said';
   const written = materials.map(({ source, paragraphs, choices }) => {
     if (!isSpoken(paragraphs)) return { source, paragraphs };
     const worded = asWritten(paragraphs, choices, worth);
@@ -204,7 +204,7 @@ function summaries(sections: readonly ProposedSection[], subjects: Subjects | nu
   return [first.text, [short, other?.text].filter(Boolean).join(' ')];
 }
 
-function accountOf(materials: readonly Material[], sections: readonly ProposedSection[], person: Person, lists: number): Account {
+function accountOf(materials: readonly SourceProse[], sections: readonly ProposedSection[], person: ToldBy, lists: number): Account {
   const all = materials.flatMap((m) => m.paragraphs.flatMap((p: Paragraph) => p.sentences));
   const out = new Map<string, { reason: string; words: number; sentences: number }>();
   for (const s of all) {

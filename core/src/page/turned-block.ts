@@ -1,12 +1,12 @@
 import type { Origin } from '../post/schema.ts';
 import { saidOf, type ProseSentence } from '../tidy/prose.ts';
-import type { Material } from '../shape/outline.ts';
+import type { SourceProse } from '../shape/outline.ts';
 
 /**
  * The words of a paragraph of a page the other way: as said when they stand as written, and back. Null when they are neither:
  * then somebody changed them by hand, and they stay.
  */
-export function turnedBlock(text: string, origins: readonly Origin[], materials: readonly Material[]): string | null {
+export function turnedBlock(text: string, origins: readonly Origin[], materials: readonly SourceProse[]): string | null {
   for (const { source, first, last } of origins) {
     const sentences = materials
       .filter((m) => m.source === source)

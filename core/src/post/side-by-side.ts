@@ -1,16 +1,16 @@
 import { diffWordsWithSpace } from 'diff';
 
 /** A stretch of one side: words that both have, or words of its own. A long common stretch is cut short. */
-export type Stretch = { text: string; own: boolean };
+export type SideStretch = { text: string; own: boolean };
 
 // How many words around a difference are shown.
 const AROUND = 6;
 
 /** Two texts as they are shown side by side: what differs is marked, long stretches alike are cut to a few words. */
-export function sideBySide(mine: string, theirs: string): { mine: Stretch[]; theirs: Stretch[] } {
+export function sideBySide(mine: string, theirs: string): { mine: SideStretch[]; theirs: SideStretch[] } {
   const parts = diffWordsWithSpace(mine, theirs);
   const side = (isOther: (part: (typeof parts)[number]) => boolean) =>
-    parts.flatMap((part, i): Stretch[] => {
+    parts.flatMap((part, i): SideStretch[] => {
       if (isOther(part)) return [];
       const own = part.added || part.removed;
       return [{ text: own ? part.value : shortened(part.value, i === 0, i === parts.length - 1), own }];

@@ -5,10 +5,10 @@ import type { PostNode } from '../post/schema.ts';
 export type Gravity = 'must' | 'look';
 
 /** Where a finding is: a detail of the post, or a block of its page, with the stretch of its text if it is narrower. */
-export type Place = { detail: keyof Details } | { block: string; from?: number; to?: number } | null;
+export type FindingPlace = { detail: keyof Details } | { block: string; from?: number; to?: number } | null;
 
 /** One thing a check found, in the writer's words: what it is, and what to do about it. */
-export type Finding = { check: string; gravity: Gravity; place: Place; says: string; hint: string };
+export type Finding = { check: string; gravity: Gravity; place: FindingPlace; says: string; hint: string };
 
 /** What a check looks at. */
 export type Proofed = { doc: PostNode; details: Details };

@@ -48,13 +48,13 @@ export function updateMessage(url: string, details: Details, doc: PostNode): Mes
 export type Answer = { status: number; location: string | null; body: unknown };
 
 /** How a sending ended: where the post stands, why it was not taken, or why nobody knows. */
-export type Outcome = { arrived: string } | { refused: string } | { unknown: string };
+export type SendOutcome = { arrived: string } | { refused: string } | { unknown: string };
 
 /**
  * How a sending ended, by the answer to it, in the writer's words. A change (`known` is where the post stands) may be
  * sent as often as one likes; a post that was made without a usable address is one of which nobody knows.
  */
-export function outcomeOf({ status, location, body }: Answer, known?: string): Outcome {
+export function outcomeOf({ status, location, body }: Answer, known?: string): SendOutcome {
   const address = location !== null && isWebAddress(location) ? location : known;
   if (status >= 200 && status < 300)
     return address ? { arrived: address } : { unknown: 'it took the post, but does not say where it stands' };

@@ -2,7 +2,7 @@ import { wordCount } from '../language/words.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
 import { turnIn, turnOf, voiceAt } from '../post/turns.ts';
 import { paragraphText, type ProseSentence } from '../tidy/prose.ts';
-import { originOf, type Material } from './outline.ts';
+import { originOf, type SourceProse } from './outline.ts';
 
 /** Sentences of one paragraph of the material that feed the same sections; none yet when `feeds` is empty. */
 export type Stretch = { source: string; sentences: ProseSentence[]; text: string; words: number; feeds: string[]; speaker?: string };
@@ -45,7 +45,7 @@ export function fedBy(ties: readonly Ties[]): Fed {
 }
 
 /** The material in stretches, in its order, each with the sections it feeds. */
-export function stretchesOf(materials: readonly Material[], fed: Fed): Stretch[] {
+export function stretchesOf(materials: readonly SourceProse[], fed: Fed): Stretch[] {
   return materials.flatMap(({ source, paragraphs }) => {
     const passages = fed.get(source);
     // A sentence feeds the sections that hold all of its passages.

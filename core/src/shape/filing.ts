@@ -3,13 +3,13 @@ import { schema, type PostNode } from '../post/schema.ts';
 import { branchEnd, outlineOf, plainText } from '../post/sections.ts';
 import type { Subjects } from './cut/subjects.ts';
 import type { Incoming } from './incoming-parts.ts';
-import { matchParts, type Home, type Match } from './matching.ts';
+import { matchParts, type Home, type PartMatch } from './matching.ts';
 
 /** Where a part goes: below a heading of the page, as a part of its own behind another, or nowhere. */
 export type Filing = { to: 'below'; home: string } | { to: 'new' } | { to: 'nowhere' };
 
 /** A part that came in, what it was matched with, and where it is proposed to go. */
-export type Planned = { part: Incoming; match: Match | null; filing: Filing };
+export type Planned = { part: Incoming; match: PartMatch | null; filing: Filing };
 
 /** The headed parts of a page as homes for what comes in. */
 export const homesOf = (doc: PostNode): Home[] =>

@@ -10,7 +10,15 @@ import { isBody } from './standing/headings.ts';
 import { alone, pointsBack } from './standing/said-on-page.ts';
 
 /** A stretch of one paragraph: sentences that hold together. Positions in the document, and the section it stands in. */
-export type Unit = { from: number; to: number; text: string; words: number; section: string; heading: string; origins: readonly Origin[] };
+export type Cuttable = {
+  from: number;
+  to: number;
+  text: string;
+  words: number;
+  section: string;
+  heading: string;
+  origins: readonly Origin[];
+};
 
 /** A section that length is asked of, by its id; all of the post without one. */
 type Asked = { section?: string; subjects: Subjects | null };
@@ -30,7 +38,7 @@ const SAME = 0.75;
  * quotations and tables are left alone.
  * @returns in the order of the page; empty when the words are that few already
  */
-export function condense(doc: PostNode, words: number, asked: Asked): Unit[] {
+export function condense(doc: PostNode, words: number, asked: Asked): Cuttable[] {
   const weigh = rarityIn(asked.subjects);
   const sections = sectionsOf(doc).filter((s) => isAsked(s, asked));
   const all = wordsOf(doc, asked);
@@ -69,8 +77,8 @@ export function wordsOf(doc: PostNode, { section }: Pick<Asked, 'section'>): num
 }
 
 /** The prose of a section as units, without what was made for a standing part. */
-function unitsOf(doc: PostNode, { id, heading, from, to }: Section): Unit[] {
-  const found: Unit[] = [];
+function unitsOf(doc: PostNode, { id, heading, from, to }: Section): Cuttable[] {
+  const found: Cuttable[] = [];
   doc.nodesBetween(from, to, (node, pos) => {
     if (node.type !== schema.nodes.paragraph || node.attrs.part) return node.type === schema.nodes.doc;
     const text = plainText(node);
@@ -98,7 +106,7 @@ function unitsOf(doc: PostNode, { id, heading, from, to }: Section): Unit[] {
 }
 
 /** The page without units of it; a paragraph that is left with nothing goes. */
-export function withoutUnits(doc: PostNode, units: readonly Unit[]): PostNode {
+export function withoutUnits(doc: PostNode, units: readonly Cuttable[]): PostNode {
   const blocks: PostNode[] = [];
   doc.forEach((block, pos) => {
     const start = pos + 1;

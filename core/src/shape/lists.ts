@@ -28,7 +28,7 @@ export type HiddenList = {
 };
 
 /** A sentence of the page: its block, and where it stands in the block's text. */
-type Said = { text: string; block: number; from: number; to: number };
+type ListSentence = { text: string; block: number; from: number; to: number };
 
 const FEWEST = 3;
 const MOST = 12;
@@ -38,7 +38,7 @@ const LONGEST = 45;
 /** The lists hidden in the paragraphs of a page: things counted off, steps to take, statements made alike. */
 export function hiddenLists(doc: PostNode): HiddenList[] {
   const found: HiddenList[] = [];
-  let run: Said[] = [];
+  let run: ListSentence[] = [];
   const flush = () => {
     for (let at = 0; at < run.length;) {
       const list = counted(run, at) ?? steps(run, at) ?? alike(run, at);
@@ -75,7 +75,7 @@ const LAST =
   /^(?:finally\b|lastly\b|last of all\b|the (?:last|final) (?:\w+ )?(?:is|was|thing|one|reason|step|rule|mistake|test|way|kind)\b)/i;
 
 /** First, second, the last one: each item runs to the next. */
-function counted(run: readonly Said[], at: number) {
+function counted(run: readonly ListSentence[], at: number) {
   if (!FIRST.test(plain(run[at]!.text))) return null;
   const starts = [at];
   let isClosed = false;
@@ -94,7 +94,7 @@ function counted(run: readonly Said[], at: number) {
 }
 
 /** An item takes the sentences after it up to the next one, as long as it stays an item. */
-function endOfItem(run: readonly Said[], start: number, next: number): number {
+function endOfItem(run: readonly ListSentence[], start: number, next: number): number {
   let end = start + 1;
   let length = wordsOf(run[start]!.text);
   while (end < next && (next < run.length || run[end]!.block === run[start]!.block)) {
@@ -128,8 +128,8 @@ const LONGEST_SAID = 18;
 const TELLS = /^(?:i|we|so i|my|you know)\b|\b(?:i'm|i've|i was|i had|we had)\b/i;
 
 /** Steps in the imperative, one after the other; what is said of a step stays with it. */
-function steps(run: readonly Said[], at: number) {
-  const items: Said[][] = [];
+function steps(run: readonly ListSentence[], at: number) {
+  const items: ListSentence[][] = [];
   let end = at;
   for (let i = at; i < run.length && items.length < MOST; i++) {
     const { text } = run[i]!;
@@ -153,7 +153,7 @@ const isCommon = (word: string) => POINTING.has(word) || word === 'the' || word 
 const LINKS = /^(.{2,40}?) (is|are|was|were|takes|take|means|wants|want|needs|need|costs|cost|goes|go) (.+?)[.!]?$/i;
 
 /** Statements made alike: beginning with the same two words, or each saying of something what it is. */
-function alike(run: readonly Said[], at: number) {
+function alike(run: readonly ListSentence[], at: number) {
   if (/\?$/.test(run[at]!.text)) return null;
   const opening = (text: string) =>
     words(plain(text))
@@ -181,9 +181,9 @@ function alike(run: readonly Said[], at: number) {
   return made('alike', ['table', 'bullets'], run, each(run, at, end));
 }
 
-const each = (run: readonly Said[], at: number, end: number) => run.slice(at, end).map((s) => [s]);
+const each = (run: readonly ListSentence[], at: number, end: number) => run.slice(at, end).map((s) => [s]);
 
-function made(kind: HiddenList['kind'], forms: ListForm[], run: readonly Said[], items: readonly (readonly Said[])[]) {
+function made(kind: HiddenList['kind'], forms: ListForm[], run: readonly ListSentence[], items: readonly (readonly ListSentence[])[]) {
   if (items.length > MOST) return null;
   const first = items[0]![0]!;
   const last = items.at(-1)!.at(-1)!;

@@ -10,7 +10,7 @@ import type { Incoming } from './incoming-parts.ts';
 export type Home = { id: string; heading: string; text: string };
 
 /** How a part was found to belong to a home: by the same heading, one that says the same, or by what is said below. */
-export type Match = { home: string; how: 'same' | 'near' | 'content' };
+export type PartMatch = { home: string; how: 'same' | 'near' | 'content' };
 
 const NEAR = 0.6;
 const LIKE = 0.22;
@@ -19,8 +19,8 @@ const LIKE = 0.22;
  * For each part the home it belongs to, or null. Headings alike are matched first, one part to a home, the likest
  * first; then what is left by the cosine of its weighted stems with those of each home (Salton and Buckley 1988).
  */
-export function matchParts(parts: readonly Incoming[], homes: readonly Home[], subjects: Subjects | null): (Match | null)[] {
-  const found: (Match | null)[] = parts.map(() => null);
+export function matchParts(parts: readonly Incoming[], homes: readonly Home[], subjects: Subjects | null): (PartMatch | null)[] {
+  const found: (PartMatch | null)[] = parts.map(() => null);
   const taken = new Set<string>();
   const pairs = parts
     .flatMap((part, n) => homes.map((home) => ({ n, home, like: headingLikeness(part.heading, home.heading) })))

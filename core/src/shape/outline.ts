@@ -6,7 +6,7 @@ import { turnOf } from '../post/turns.ts';
 import type { House } from '../tidy/house.ts';
 import { isOut, paragraphText, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
 import { isSpoken } from '../tidy/wording/written.ts';
-import { cutting, wishedSections, type Border, type Unit } from './cut/cutting.ts';
+import { cutting, wishedSections, type Border, type CutUnit } from './cut/cutting.ts';
 import type { Subjects } from './cut/subjects.ts';
 import { signpost } from './cut/signposts.ts';
 import { cutTalk, sectionsOfTalk, type TalkUnit } from './cut/talk.ts';
@@ -17,7 +17,7 @@ import { proposeTalkHeadings, type ProposedHeadings } from './talk-headings/talk
 import { openings } from './voices.ts';
 
 /** Tidied prose and the id of the source it came from. */
-export type Material = { source: string; paragraphs: readonly Paragraph[] };
+export type SourceProse = { source: string; paragraphs: readonly Paragraph[] };
 
 /** What a section is for: the first introduces, the last closes. */
 export type Role = 'introduction' | 'body' | 'close';
@@ -56,7 +56,7 @@ const FEWEST_WITH_ROLES = 3;
  * page count for where sections begin, and stand in none.
  * @param subjects what is known of words beforehand; without it, the material alone is gone by
  */
-export function shapeOf(materials: readonly Material[], subjects: Subjects | null = null): Shape {
+export function shapeOf(materials: readonly SourceProse[], subjects: Subjects | null = null): Shape {
   const sentences = materials.flatMap(({ source, paragraphs }) =>
     paragraphs.flatMap((p, n) =>
       p.sentences.map((sentence): Placed => ({
@@ -120,7 +120,7 @@ const INTRODUCTION: ProposedHeadings = { headings: ['Introduction'], isSure: tru
 const CLOSE: ProposedHeadings = { headings: ['', STANDING_HEADINGS.conclusion], isSure: true };
 
 function proseCutter(sentences: readonly Placed[], subjects: Subjects | null): Cutter {
-  const units = sentences.map(({ sentence: { text }, paragraph }, i): Unit => ({
+  const units = sentences.map(({ sentence: { text }, paragraph }, i): CutUnit => ({
     terms: terms(text),
     opensParagraph: paragraph !== sentences[i - 1]?.paragraph,
     pull: signpost(text),

@@ -6,10 +6,10 @@ import type { Subjects } from './cut/subjects.ts';
 import { isBody } from './standing/headings.ts';
 
 /** A section or a paragraph, by its id. */
-export type Place = { id: string; section: string; heading: string; text: string };
+export type LikePlace = { id: string; section: string; heading: string; text: string };
 
 /** Two places that say the same, the earlier first, and how alike they are. */
-export type SameMatter = { kind: 'sections' | 'paragraphs'; one: Place; other: Place; like: number };
+export type SameMatter = { kind: 'sections' | 'paragraphs'; one: LikePlace; other: LikePlace; like: number };
 
 // How alike two places must be; paragraphs share words more easily (own choice, tried on the demo's pieces).
 const ALIKE = { sections: 0.55, paragraphs: 0.5 };
@@ -23,16 +23,21 @@ const FEWEST_STEMS = { sections: 6, paragraphs: 5 };
 export function sameMatter(doc: PostNode, subjects: Subjects | null): SameMatter[] {
   const weigh = rarityIn(subjects);
   const body = sectionsOf(doc).filter((s) => isBody(s));
-  const sections = body.map((s): Place => ({ id: s.id, section: s.id, heading: s.heading, text: proseIn(doc, s.from, s.to).join('\n') }));
+  const sections = body.map((s): LikePlace => ({
+    id: s.id,
+    section: s.id,
+    heading: s.heading,
+    text: proseIn(doc, s.from, s.to).join('\n'),
+  }));
   const paragraphs = body.flatMap((s) =>
-    paragraphsIn(doc, s.from, s.to).map((node): Place => ({
+    paragraphsIn(doc, s.from, s.to).map((node): LikePlace => ({
       id: node.attrs.id as string,
       section: s.id,
       heading: s.heading,
       text: plainText(node),
     })),
   );
-  const alike = (kind: SameMatter['kind'], places: readonly Place[]): SameMatter[] => {
+  const alike = (kind: SameMatter['kind'], places: readonly LikePlace[]): SameMatter[] => {
     const bags = places.map(({ text }) => bagOf(text, weigh));
     return places.flatMap((one, i) =>
       places.slice(i + 1).flatMap((other, k) => {

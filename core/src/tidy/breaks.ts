@@ -3,8 +3,8 @@ import { leadsOn } from '../language/leads-on.ts';
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { blocksOf, passageAt, type Flow } from './flow.ts';
-import type { Finder, Material } from './finder.ts';
-import { said, type Said } from './said.ts';
+import type { Finder, Searched } from './finder.ts';
+import { said, type TidiedSentence } from './said.ts';
 
 // A paragraph of speech: 2 to 6 sentences, about 75 words (common practice, no source).
 const MOST_SENTENCES = 6;
@@ -59,10 +59,10 @@ function headingLines(flow: Flow): Map<number, string> {
   );
 }
 
-type Unit = Said & { terms: readonly string[] };
+type SpokenUnit = TidiedSentence & { terms: readonly string[] };
 
 /** Where the paragraphs of speech end: the offset after their last letter, and why. */
-function spokenEnds(material: Material): Map<number, string> {
+function spokenEnds(material: Searched): Map<number, string> {
   const { flow, source } = material;
   const found = said(material);
   const areSentences = wordCount(flow.text) / Math.max(1, found.length) <= 60;
@@ -71,7 +71,7 @@ function spokenEnds(material: Material): Map<number, string> {
 }
 
 /** Where a long block of writing wants paragraphs. */
-function uncutEnds(material: Material): Map<number, string> {
+function uncutEnds(material: Searched): Map<number, string> {
   const { flow, source } = material;
   if (source.kind !== 'text') return new Map();
   const ends = new Map<number, string>();
@@ -92,8 +92,8 @@ function uncutEnds(material: Material): Map<number, string> {
  * The best cut of sentences into paragraphs by dynamic programming: what speaks for an end after a sentence, less
  * what is wrong with the length of the paragraph it closes.
  */
-function endsOf(sentences: readonly Said[], flow: Flow, passages: readonly Passage[], areSentences = true): Map<number, string> {
-  const units = sentences.map((s): Unit => ({ ...s, terms: terms(s.text) }));
+function endsOf(sentences: readonly TidiedSentence[], flow: Flow, passages: readonly Passage[], areSentences = true): Map<number, string> {
+  const units = sentences.map((s): SpokenUnit => ({ ...s, terms: terms(s.text) }));
   const n = units.length;
   const borders = units.map((_, i) => (i ? borderBefore(units, i, flow, passages) : { gain: 0, reason: '', forced: true }));
   const best = new Float64Array(n + 1).fill(-Infinity);
@@ -120,7 +120,7 @@ function misfit(sentences: number, words: number): number {
   return length + many + (sentences < 2 && words < FULL_WORDS ? 1 : 0);
 }
 
-function borderBefore(units: readonly Unit[], i: number, flow: Flow, passages: readonly Passage[]) {
+function borderBefore(units: readonly SpokenUnit[], i: number, flow: Flow, passages: readonly Passage[]) {
   const unit = units[i]!;
   const here = passages[passageAt(flow, Math.max(0, units[i - 1]!.to - 1))]!;
   const there = passages[passageAt(flow, unit.from)]!;
@@ -139,14 +139,14 @@ const AROUND = 3;
 const MOST_UNITS = 24;
 
 /** How alike the few sentences before and after a border are, from 0 to 1 (cosine of their stems, Hearst 1997). */
-function likeness(units: readonly Unit[], i: number): number {
+function likeness(units: readonly SpokenUnit[], i: number): number {
   const [a, b] = [counted(units, i - AROUND, i), counted(units, i, i + AROUND)];
   let dot = 0;
   for (const [term, count] of a) dot += count * (b.get(term) ?? 0);
   return dot ? dot / (norm(a) * norm(b)) : 0;
 }
 
-function counted(units: readonly Unit[], from: number, to: number): Map<string, number> {
+function counted(units: readonly SpokenUnit[], from: number, to: number): Map<string, number> {
   const counts = new Map<string, number>();
   for (let i = Math.max(0, from); i < Math.min(units.length, to); i++)
     for (const term of units[i]!.terms) counts.set(term, (counts.get(term) ?? 0) + 1);
@@ -160,7 +160,7 @@ function norm(counts: ReadonlyMap<string, number>): number {
 }
 
 // Where words carry no marks and none could be put in, the passages themselves are the units.
-const passagesAsSaid = (flow: Flow, passages: readonly Passage[]): Said[] =>
+const passagesAsSaid = (flow: Flow, passages: readonly Passage[]): TidiedSentence[] =>
   passages.map((p, i) => ({
     text: p.text,
     from: flow.starts[i]!,
@@ -170,13 +170,13 @@ const passagesAsSaid = (flow: Flow, passages: readonly Passage[]): Said[] =>
   }));
 
 // A sentence that runs over a change of voice ends there, mark or no mark.
-function splitAtVoices(flow: Flow, passages: readonly Passage[], found: readonly Said[]): readonly Said[] {
+function splitAtVoices(flow: Flow, passages: readonly Passage[], found: readonly TidiedSentence[]): readonly TidiedSentence[] {
   const turns = passages.flatMap((p, i) => (i && p.speaker && p.speaker !== passages[i - 1]!.speaker ? [i] : []));
   if (!turns.length) return found;
   return found.flatMap((s) => {
     const cuts = turns.map((i) => flow.starts[i]!).filter((at) => at > s.from && at < s.to);
     if (!cuts.length) return [s];
-    return [s.from, ...cuts].map((from, k, starts): Said => {
+    return [s.from, ...cuts].map((from, k, starts): TidiedSentence => {
       const text = flow.text.slice(from, starts[k + 1] ?? s.to).trimEnd();
       return { text, from, to: from + text.length, words: wordCount(text), opensBlock: false };
     });

@@ -1,7 +1,7 @@
 import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
 import { FILLER_SOUND } from './fillers.ts';
-import type { Finder, Material } from './finder.ts';
+import type { Finder, Searched } from './finder.ts';
 
 // Words that people do say twice and mean it.
 const MEANT = new Set(['had', 'that', 'very', 'no', 'yes', 'bye', 'really', 'so', 'much', 'long', 'many', 'far', 'way', 'ha']);
@@ -36,7 +36,7 @@ export const doubled: Finder = ({ flow, ...material }) => {
 };
 
 // Whether the `length` words from word i on are said again at once.
-function saysAgain(text: string, { words: all, said }: Pick<Material, 'words' | 'said'>, i: number, length: number): boolean {
+function saysAgain(text: string, { words: all, said }: Pick<Searched, 'words' | 'said'>, i: number, length: number): boolean {
   if (i + 2 * length > all.length) return false;
   for (let k = i; k < i + length; k++) if (said[k] !== said[k + length]) return false;
   // One word over and over is no phrase: a run of it is for a listen.

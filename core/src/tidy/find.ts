@@ -5,7 +5,7 @@ import { isMark, type Edit, type Tidied } from './edit.ts';
 export type Query = { find: string; wholeWord: boolean; matchCase: boolean; isPattern: boolean };
 
 /** A place found, and what would stand there. */
-export type Match = { from: number; to: number; after: string };
+export type FoundWords = { from: number; to: number; after: string };
 
 const MOST_MATCHES = 5000;
 
@@ -13,10 +13,10 @@ const MOST_MATCHES = 5000;
  * Every place in a text that fits a query. In a pattern, `$1` of the replacement is its first group.
  * Throws a Complaint when the pattern is no regular expression.
  */
-export function findMatches(text: string, query: Query, replacement = ''): Match[] {
+export function findMatches(text: string, query: Query, replacement = ''): FoundWords[] {
   if (!query.find) return [];
   const pattern = patternOf(query);
-  const found: Match[] = [];
+  const found: FoundWords[] = [];
   for (const m of text.matchAll(pattern)) {
     if (!m[0]) continue;
     const after = query.isPattern ? filledIn(replacement, m) : replacement;
@@ -53,7 +53,7 @@ function patternOf({ find, wholeWord, matchCase, isPattern }: Query): RegExp {
  * The repair that replaces a match in tidied text, and the repairs it swallows: those that made the words it stands
  * in. What they had put around the match stays.
  */
-export function replaceMatch(tidied: Tidied, edits: readonly Edit[], match: Match): { take: Edit; drop: Edit[] } {
+export function replaceMatch(tidied: Tidied, edits: readonly Edit[], match: FoundWords): { take: Edit; drop: Edit[] } {
   const runs = tidied.runs.filter((run) => run.at < match.to && match.from < run.at + run.length);
   const [first, last] = [runs[0]!, runs.at(-1)!];
   const madeBy = (run: (typeof runs)[number]) => edits.find((e) => e.from === run.from && e.after.length === run.length)!;

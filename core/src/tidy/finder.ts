@@ -10,14 +10,14 @@ import type { MarksModel } from './marks/model.ts';
 export type Tools = { house: House; model: MarksModel | null };
 
 /** What a finder looks through: the source, its words in one flow, what was found before it, and the tools. */
-export type Material = Tools & { source: Source; flow: Flow; words: readonly Word[]; said: readonly string[]; found: readonly Edit[] };
+export type Searched = Tools & { source: Source; flow: Flow; words: readonly Word[]; said: readonly string[]; found: readonly Edit[] };
 
 /** A source as the finders look through it: its words where they stand, and in the form in which words are compared. */
-export function materialOf(source: Source, { house = usualHouse(), model = null }: Partial<Tools> = {}): Material {
+export function materialOf(source: Source, { house = usualHouse(), model = null }: Partial<Tools> = {}): Searched {
   const flow = flowOf(source);
   const all = words(flow.text);
   return { source, flow, words: all, said: all.map((w) => normal(w.text)), found: [], house, model };
 }
 
 /** One kind of repair: looks through a source and proposes edits; what stands there before is filled in after. */
-export type Finder = (material: Material) => Omit<Edit, 'before'>[];
+export type Finder = (material: Searched) => Omit<Edit, 'before'>[];

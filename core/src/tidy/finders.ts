@@ -3,7 +3,7 @@ import { asides } from './asides.ts';
 import { paragraphBreaks, sentenceBreaks } from './breaks.ts';
 import { begunTwice, cutOff, doubled } from './doubled.ts';
 import { isMark, type Edit } from './edit.ts';
-import { materialOf, type Finder, type Material, type Tools } from './finder.ts';
+import { materialOf, type Finder, type Searched, type Tools } from './finder.ts';
 import { fillers } from './fillers.ts';
 import { junk } from './junk.ts';
 import { sentenceMarks } from './marks/finder.ts';
@@ -32,7 +32,7 @@ const FINDERS: readonly Finder[] = [
 /** Every repair proposed for a source, in the order of the text; none but marks overlap another. */
 export function findEdits(source: Source, tools: Partial<Tools> = {}): Edit[] {
   const found: Edit[] = [];
-  const material: Material = { ...materialOf(source, tools), found };
+  const material: Searched = { ...materialOf(source, tools), found };
   const { flow } = material;
   const taken = new Uint8Array(flow.text.length + 1);
   for (const find of FINDERS) {

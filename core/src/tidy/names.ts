@@ -3,7 +3,7 @@ import { distance } from 'fastest-levenshtein';
 import { normal } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import type { Edit } from './edit.ts';
-import type { Finder, Material } from './finder.ts';
+import type { Finder, Searched } from './finder.ts';
 import type { MarksModel } from './marks/model.ts';
 
 // Names of up to so many words, heard as up to so many.
@@ -60,7 +60,7 @@ class Heard {
   }
 }
 
-function byHouse(own: readonly Name[], all: readonly Word[], { flow }: Material, heard: Heard): Omit<Edit, 'before'>[] {
+function byHouse(own: readonly Name[], all: readonly Word[], { flow }: Searched, heard: Heard): Omit<Edit, 'before'>[] {
   // By the first sound: a name heard wrong still begins as it did, near enough.
   const byStart = new Map<string, Name[]>();
   for (const name of own)
@@ -173,7 +173,7 @@ function likeness(name: Name, joined: string, parts: readonly string[], heard: H
 }
 
 /** One name in several spellings inside the source: the one that stands most often, or House style's, holds. */
-function bySpelling(all: readonly Word[], { flow }: Material, own: readonly string[]): Omit<Edit, 'before'>[] {
+function bySpelling(all: readonly Word[], { flow }: Searched, own: readonly string[]): Omit<Edit, 'before'>[] {
   const isOwn = new Set(own.flatMap((name) => words(name).map((w) => w.text)));
   const places = new Map<string, Word[]>();
   const lower = new Set(all.filter((w) => w.text === w.text.toLowerCase()).map((w) => w.text));

@@ -1,7 +1,7 @@
 import type { Edit } from './edit.ts';
-import type { Finder, Material } from './finder.ts';
+import type { Finder, Searched } from './finder.ts';
 
-type Stretch = { from: number; to: number; reason: string };
+type Doubt = { from: number; to: number; reason: string };
 
 // A word so many times in a row, or a phrase, is the machine's stammer.
 const RUN = 4;
@@ -23,8 +23,8 @@ export const suspects: Finder = (material) => {
   return found;
 };
 
-function runs({ words: all, said }: Material): Stretch[] {
-  const found: Stretch[] = [];
+function runs({ words: all, said }: Searched): Doubt[] {
+  const found: Doubt[] = [];
   for (let i = 0; i < said.length;) {
     const length = [1, ...PHRASE_WORDS].find((n) => repeats(said, i, n) >= (n === 1 ? RUN : PHRASE_RUNS));
     if (!length) {
@@ -48,7 +48,7 @@ function repeats(said: readonly string[], i: number, n: number): number {
 const OTHER =
   /[\p{Script=Cyrillic}\p{Script=Greek}\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Script=Thai}\p{Script=Devanagari}](?:[^\p{Script=Latin}\n]*[\p{Script=Cyrillic}\p{Script=Greek}\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}\p{Script=Thai}\p{Script=Devanagari}])?/gu;
 
-function otherScript(text: string): Stretch[] {
+function otherScript(text: string): Doubt[] {
   const others = Array.from(text.matchAll(OTHER));
   if (!others.length) return [];
   const letters = text.match(/\p{L}/gu)?.length ?? 0;
@@ -58,12 +58,12 @@ function otherScript(text: string): Stretch[] {
   return others.map((m) => ({ from: m.index, to: m.index + m[0].length, reason: 'Another script' }));
 }
 
-function unknown({ words: all, said, model }: Material): Stretch[] {
+function unknown({ words: all, said, model }: Searched): Doubt[] {
   if (!model || all.length < WINDOW * 4) return [];
   const known = said.map((word) => (model.words.has(word) || /\d/.test(word) || model.lists(word) & 0b111101 ? 1 : 0));
   const total = known.reduce<number>((sum, k) => sum + k, 0);
   if (total < known.length * 0.6) return [];
-  const found: Stretch[] = [];
+  const found: Doubt[] = [];
   let inWindow = 0;
   for (let i = 0; i < known.length; i++) {
     inWindow += known[i]! - (known[i - WINDOW] ?? 0);

@@ -1,5 +1,5 @@
 import { terms } from '../language/terms.ts';
-import type { Material } from '../shape/outline.ts';
+import type { SourceProse } from '../shape/outline.ts';
 import type { ProseSentence } from '../tidy/prose.ts';
 
 /** A sentence of the material that says what was looked for, and how well: the most telling first. */
@@ -20,7 +20,7 @@ const B = 0.75;
 const NEIGHBOUR = 0.35;
 
 /** Makes material ready to be looked through. */
-export function indexOf(materials: readonly Material[]): MaterialIndex {
+export function indexOf(materials: readonly SourceProse[]): MaterialIndex {
   const sentences: MaterialIndex['sentences'] = [];
   const postings = new Map<string, number[]>();
   let total = 0;

@@ -8,14 +8,14 @@ const FEWEST_TERMS = 5;
 const HOLDS = 0.25;
 
 /** What is known of blocks looked at before: whether their origin marks hold. */
-export type Held = WeakMap<PostNode, boolean>;
+export type TiesSeen = WeakMap<PostNode, boolean>;
 
 /**
  * The ids of the paragraphs edited so far that their origin marks may no longer hold: less than a quarter of their
  * content words, by stem, stand in the passages they are tied to.
  * @param held kept from one call to the next, so that only what changed is looked at
  */
-export function looseTies(doc: PostNode, sources: readonly { id: string; source: Source }[], held: Held = new WeakMap()): string[] {
+export function looseTies(doc: PostNode, sources: readonly { id: string; source: Source }[], held: TiesSeen = new WeakMap()): string[] {
   const passages = new Map(sources.map(({ id, source }) => [id, source.passages]));
   const termsOf = ({ source, first, last }: Origin) => (passages.get(source) ?? []).slice(first, last + 1).flatMap((p) => terms(p.text));
   const found: string[] = [];

@@ -1,5 +1,5 @@
 /** A version as far as thinning looks at it. */
-export type Kept = { version: number; savedAt: Date; isHeld: boolean };
+export type KeptVersion = { version: number; savedAt: Date; isHeld: boolean };
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -10,7 +10,7 @@ const DAY = 24 * HOUR;
  * @param versions in any order
  * @returns their numbers
  */
-export function thinned(versions: readonly Kept[], now: Date): number[] {
+export function thinned(versions: readonly KeptVersion[], now: Date): number[] {
   const slots = new Set<string>();
   return [...versions]
     .sort((a, b) => b.version - a.version)

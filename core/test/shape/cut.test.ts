@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { terms } from '@even-page/core/language/terms';
-import { cutting, type Unit } from '@even-page/core/shape/cut/cutting';
+import { cutting, type CutUnit } from '@even-page/core/shape/cut/cutting';
 import { signpost } from '@even-page/core/shape/cut/signposts';
 import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { borderErrors } from '../../../bench/segments.ts';
 import { c99, even, textTiling, u00 } from '../../../bench/segmenters.ts';
 
 const subjects = readSubjects(readFileSync(new URL('../../data/subjects.bin', import.meta.url)));
-const unitsOf = (sentences: readonly string[], opensParagraph = false): Unit[] =>
+const unitsOf = (sentences: readonly string[], opensParagraph = false): CutUnit[] =>
   sentences.map((s) => ({ terms: terms(s), opensParagraph }));
 
 describe('what is known of words', () => {

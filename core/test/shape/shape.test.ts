@@ -5,7 +5,7 @@ import { outlineOf, plainText } from '@even-page/core/post/sections';
 import { evennessOf, isThin } from '@even-page/core/shape/evenness';
 import { proposeHeadings } from '@even-page/core/shape/headings';
 import { shapeOf, writeSections } from '@even-page/core/shape/outline';
-import { cutting, type Unit } from '@even-page/core/shape/cut/cutting';
+import { cutting, type CutUnit } from '@even-page/core/shape/cut/cutting';
 import { readSubjects } from '@even-page/core/shape/cut/subjects';
 import { findEdits } from '@even-page/core/tidy/finders';
 import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
@@ -21,7 +21,7 @@ describe('segment', () => {
     ['blade', 'stone', 'burr', 'edge', 'strop'],
   ];
   // Sentences of five terms, seven to a subject, with one term of everybody's in each.
-  const units: Unit[] = SUBJECTS.flatMap((subject, s) =>
+  const units: CutUnit[] = SUBJECTS.flatMap((subject, s) =>
     Array.from({ length: 7 }, (_, i) => ({
       terms: [0, 1, 2, 3].map((k) => subject[(i + k + s) % 5]!).concat('hall'),
       opensParagraph: true,

@@ -9,7 +9,7 @@ import { choicesOf, toldBy, turned } from '@even-page/core/tidy/wording/choices'
 import { droppedBy } from '@even-page/core/tidy/wording/drops';
 import { isClosed } from '@even-page/core/tidy/wording/kinds';
 import { patternOf } from '@even-page/core/tidy/wording/pattern';
-import { readied, SETS, type Person } from '@even-page/core/tidy/wording/rule';
+import { readied, SETS, type ToldBy } from '@even-page/core/tidy/wording/rule';
 import { readWorth, worthOf } from '@even-page/core/tidy/wording/worth';
 import { asWritten, tellingOf, wordedSentence, WORDING_RULES, type Turn } from '@even-page/core/tidy/wording/written';
 import { PARTS, toldTalks, weighed } from '../../training/told.ts';
@@ -29,7 +29,7 @@ function paragraphs(sentences: readonly string[]): Paragraph[] {
 const talks = PARTS.flatMap((part) => toldTalks(part))
   .filter((_, i) => i % 5 === 0)
   .map((t) => t.paragraphs.flatMap((p) => p.sentences));
-const written = (said: string, person: Person = 'you') => wordedSentence(said, { person, isHowTo: true }).text;
+const written = (said: string, person: ToldBy = 'you') => wordedSentence(said, { person, isHowTo: true }).text;
 
 describe('wording', function () {
   this.timeout(60_000);

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { figure } from './sizes.ts';
   import { untrack } from 'svelte';
-  import type { Match, Query } from '@even-page/core/tidy/find';
+  import type { FoundWords, Query } from '@even-page/core/tidy/find';
   import { finder } from '$lib/workers/finder.ts';
 
   let {
@@ -15,13 +15,13 @@
   }: {
     /** The words that are looked through. */
     text: string;
-    matches: readonly Match[];
+    matches: readonly FoundWords[];
     /** Which of the matches is the one in hand. */
     at: number;
     /** Puts the replacement of matches into the words; how many it could. */
-    onreplace: (chosen: readonly Match[]) => number;
+    onreplace: (chosen: readonly FoundWords[]) => number;
     /** The matches that lie in the words selected. */
-    selected: () => readonly Match[];
+    selected: () => readonly FoundWords[];
     onclose: () => void;
   } = $props();
 
@@ -49,7 +49,7 @@
     });
   });
 
-  function replace(chosen: readonly Match[]) {
+  function replace(chosen: readonly FoundWords[]) {
     if (chosen.length) said = `${figure(onreplace(chosen))} replaced.`;
     else said = 'Nothing that fits stands in the words you selected.';
     // The button may have nothing more to do: the keys stay with the bar.

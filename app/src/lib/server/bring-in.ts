@@ -5,6 +5,7 @@ import type { Reading } from '@even-page/core/gather/readings';
 import { durationMs } from '@even-page/core/gather/source';
 import { shortened } from '@even-page/core/language/storable';
 import { emptyDetails } from '@even-page/core/post/details';
+import type { Draft } from '@even-page/core/post/merge';
 import { withIds } from '@even-page/core/post/ids';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 import { tieToSource } from '@even-page/core/post/origins';
@@ -12,10 +13,10 @@ import { emptyDoc } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
 import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
-import { keepPictures, type Kept } from './kept-pictures.ts';
+import { keepPictures, type WithPictures } from './kept-pictures.ts';
 import { lookOver } from './looking-through.ts';
 import { figuresAlone } from './looks.ts';
-import { changePage, face, GONE, lockPiece, NOTHING_AROUND, refreshFace, stored, writePiece, type Draft } from './pieces.ts';
+import { changePage, face, GONE, lockPiece, NOTHING_AROUND, refreshFace, stored, writePiece } from './pieces.ts';
 import { readFile } from './reader.ts';
 import type { Person } from './person.ts';
 import { pieces, pieceSources, sources, versions } from './schema.ts';
@@ -25,7 +26,7 @@ import type { Writing } from './writing.ts';
 export type Material = { name: string; bytes: Uint8Array; address?: string };
 
 /** A file as it was read, ready to be a source of this id. */
-type Gathered = Kept & { id: string; digest: string; words: number; reading: Reading; address?: string };
+type Gathered = WithPictures & { id: string; digest: string; words: number; reading: Reading; address?: string };
 
 const MOST_NAME = 255;
 

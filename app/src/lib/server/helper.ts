@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { Complaint } from '@even-page/core/complaint';
 import { environment } from './environment.ts';
-import type { Said } from './helpers/serve.ts';
+import type { HelperAnswer } from './helpers/serve.ts';
 import { logTrouble } from './log.ts';
 
 /** What a helper may take for one question, and what is said when that was not enough, or it broke. */
@@ -55,15 +55,15 @@ export class Helper<Q extends object, A> {
   async #work({ question, resolve, reject }: Turn<Q, A>): Promise<void> {
     const helper = this.#idle.pop() ?? this.#started();
     const { mostMs, tooLong, tooLarge, broken } = this.#bounds;
-    const said = await new Promise<Said<A>>((done) => {
-      const end = (answer: Said<A>) => {
+    const said = await new Promise<HelperAnswer<A>>((done) => {
+      const end = (answer: HelperAnswer<A>) => {
         clearTimeout(timer);
         helper.off('message', heard).off('exit', ended).off('error', failed);
         done(answer);
       };
       const heard = (answer: unknown) => {
         this.#idle.push(helper);
-        end(answer as Said<A>);
+        end(answer as HelperAnswer<A>);
       };
       // Its own watch ends it so when it takes too much memory (helpers/serve.ts); the engine aborts when its heap is full.
       const ended = (code: number | null, signal: string | null) =>

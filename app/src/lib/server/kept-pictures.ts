@@ -9,7 +9,7 @@ import { addPicture } from './pictures.ts';
 import type { ReadFile } from './reader.ts';
 
 /** A file as it was read, its pictures kept here and standing in its page. */
-export type Kept = {
+export type WithPictures = {
   name: string;
   bytes: Uint8Array;
   source: Source;
@@ -18,7 +18,10 @@ export type Kept = {
 };
 
 /** Keeps the pictures that came along in a file. One that no page can show is left out, and named in the notes. */
-export async function keepPictures(person: Person, { name, bytes, source, draft, pictures = [], notes = [] }: ReadFile): Promise<Kept> {
+export async function keepPictures(
+  person: Person,
+  { name, bytes, source, draft, pictures = [], notes = [] }: ReadFile,
+): Promise<WithPictures> {
   const addresses = new Map<string, string>();
   const lost: string[] = [];
   for (const [n, picture] of pictures.entries()) {

@@ -1,13 +1,11 @@
 import { Complaint } from '@even-page/core/complaint';
 import type { Details } from '@even-page/core/post/details';
-import type { PostNode } from '@even-page/core/post/schema';
+import type { Draft } from '@even-page/core/post/merge';
 import { Helper } from './helper.ts';
 import { figuresAlone, type Looks } from './looks.ts';
 
 /** A page as it goes to the program that looks it through. */
 export type Page = { doc: object; details: Details };
-
-type Draft = { doc: PostNode; details: Details };
 
 const TOO_LONG = 'This page takes longer to check than there is time for: look for a line of letters without a space.';
 

@@ -3,6 +3,7 @@ import { setImmediate as turn } from 'node:timers/promises';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { Source } from '@even-page/core/gather/source';
 import type { Details } from '@even-page/core/post/details';
+import type { Draft } from '@even-page/core/post/merge';
 import { docFromJSON, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { changeEdits, type EditChange } from '@even-page/core/tidy/edit';
 import { Complaint } from '@even-page/core/complaint';
@@ -223,7 +224,6 @@ export async function changePage(
 }
 
 export type PieceRow = typeof pieces.$inferSelect;
-export type Draft = { doc: PostNode; details: Details };
 export type Stored = { doc: object; details: Details; digest: string };
 
 /** The row of a piece, held until the writing is done. */

@@ -12,7 +12,7 @@ import {
   outcomeOf,
   updateMessage,
   type Message,
-  type Outcome,
+  type SendOutcome,
 } from '@even-page/core/send/micropub';
 import { database, write } from './database.ts';
 import type { Database } from './engine.ts';
@@ -28,7 +28,7 @@ type Outlet = Endpoint & { id: string; mediaEndpoint: string | null };
 type Post = { details: Details; doc: PostNode };
 
 /** Where a piece went: its address, and whether this was the first time. */
-export type Published = { url: string; first: boolean; sentAt: Date; version: number };
+export type Posted = { url: string; first: boolean; sentAt: Date; version: number };
 
 /** That a sending may have arrived and the outlet cannot be asked: the writer has to look. */
 export class Unsure extends Complaint {}
@@ -42,7 +42,7 @@ export type Seen = { address: string | null };
  * sent twice. Throws a Complaint when something must be fixed first, or the outlet did not take it; Unsure when only the
  * writer can tell, who then says what was `seen`.
  */
-export async function publish(person: Person, pieceId: string, outletId: string, seen?: Seen): Promise<Published> {
+export async function publish(person: Person, pieceId: string, outletId: string, seen?: Seen): Promise<Posted> {
   const db = await database();
   const found = await standingOf(db, pieceId);
   const [row] = await db.select().from(outlets).where(eq(outlets.id, outletId));
@@ -53,7 +53,7 @@ export async function publish(person: Person, pieceId: string, outletId: string,
   const { first } = await lookThrough({ doc: local, details });
   if (first?.gravity === 'must') throw new Complaint(`${first.says}. ${first.hint} Then send it.`);
 
-  const place: Place = { person, pieceId, outlet, here: and(eq(sendings.pieceId, pieceId), eq(sendings.outletId, outletId)) };
+  const place: SendingPlace = { person, pieceId, outlet, here: and(eq(sendings.pieceId, pieceId), eq(sendings.outletId, outletId)) };
   const earlier = await begin(place, version);
   // Whether the post may stand there without anybody here knowing its address.
   let mayStand = earlier !== null;
@@ -93,13 +93,13 @@ export async function publish(person: Person, pieceId: string, outletId: string,
 }
 
 /** A piece at an outlet, its row among the sendings, and who sends. */
-type Place = { person: Person; pieceId: string; outlet: Outlet; here: SQL | undefined };
+type SendingPlace = { person: Person; pieceId: string; outlet: Outlet; here: SQL | undefined };
 
 /**
  * Notes that a sending begins. Returns the version of an earlier one whose end is not known, or null. Throws a Complaint while
  * another is on its way.
  */
-function begin({ person, pieceId, outlet, here }: Place, version: number): Promise<number | null> {
+function begin({ person, pieceId, outlet, here }: SendingPlace, version: number): Promise<number | null> {
   return write(person, async (writing) => {
     const now = new Date();
     const own = { version, heldUntil: soon(), isOver: false, startedAt: now, startedBy: person.id };
@@ -118,17 +118,17 @@ function begin({ person, pieceId, outlet, here }: Place, version: number): Promi
 }
 
 /** Keeps the place for one more question to the outlet; from now on `version` is what may have arrived. */
-async function hold({ person, here }: Place, version?: number): Promise<void> {
+async function hold({ person, here }: SendingPlace, version?: number): Promise<void> {
   await write(person, (writing) => writing.update(sendings, { heldUntil: soon(), ...(version === undefined ? {} : { version }) }, here));
 }
 
 /** Gives the place free; where something was sent and may stand there after all, when a slow outlet has had its time. */
-async function end({ person, here }: Place, mayStand: boolean, isSent: boolean): Promise<void> {
+async function end({ person, here }: SendingPlace, mayStand: boolean, isSent: boolean): Promise<void> {
   const heldUntil = new Date(Date.now() + (isSent ? patience() : 0));
   await write(person, (writing) => writing.update(sendings, mayStand ? { heldUntil } : { isOver: true }, here));
 }
 
-async function outcomeAt(outlet: Outlet, message: Message, stands: string | null): Promise<Outcome> {
+async function outcomeAt(outlet: Outlet, message: Message, stands: string | null): Promise<SendOutcome> {
   try {
     return outcomeOf(await post(outlet, message), stands ?? undefined);
   } catch (cause) {
@@ -161,7 +161,7 @@ async function standsAt(outlet: Outlet, sent: Post | null, seen: Seen | undefine
 }
 
 /** The page with the outlet's own address on every picture; those it does not have yet are sent first. */
-async function withPicturesSent(db: Database, place: Place, doc: PostNode): Promise<PostNode> {
+async function withPicturesSent(db: Database, place: SendingPlace, doc: PostNode): Promise<PostNode> {
   const addresses = new Map<string, string>();
   for (const { src, alt } of picturesOf(doc)) {
     const digest = /^\/pictures\/([0-9a-f]{64})\.webp$/.exec(src)?.[1];
@@ -170,7 +170,7 @@ async function withPicturesSent(db: Database, place: Place, doc: PostNode): Prom
   return mapPictures(doc, (src) => addresses.get(src) ?? src);
 }
 
-async function sentPicture(db: Database, place: Place, digest: string, alt: string): Promise<string> {
+async function sentPicture(db: Database, place: SendingPlace, digest: string, alt: string): Promise<string> {
   const { person, outlet } = place;
   const [known] = await db
     .select()

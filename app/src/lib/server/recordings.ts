@@ -18,7 +18,7 @@ import { NOT_YET, transcribeJob } from './jobs/transcribe.ts';
 import { GONE, lockPiece, refreshFace } from './pieces.ts';
 import type { Person } from './person.ts';
 import { readCaptions } from './reader.ts';
-import { pieceSources, sources, type Published, type Recording, type Transcribing } from './schema.ts';
+import { pieceSources, sources, type PublishedRecording, type Recording, type Transcribing } from './schema.ts';
 import { worded } from './worded.ts';
 
 const folder = join(environment.EVEN_PAGE_DATA, 'uploads');
@@ -163,7 +163,7 @@ export async function transcribeAgain(person: Person, sourceId: string): Promise
 }
 
 /** Keeps where a recording was published. */
-export async function savePublished(person: Person, sourceId: string, published: Published): Promise<void> {
+export async function savePublished(person: Person, sourceId: string, published: PublishedRecording): Promise<void> {
   await heldSource(sourceId);
   await write(person, (writing) => writing.update(sources, { published }, eq(sources.id, sourceId)));
 }

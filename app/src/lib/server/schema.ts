@@ -15,7 +15,7 @@ export type NextThing = { gravity: Gravity | 'fine'; says: string; rest: string 
 export type Recording = { digest: string; type: string; isVideo: boolean; bytes: number };
 
 /** Where a recording was published: its title, description and address there. */
-export type Published = { title: string; description: string; address: string };
+export type PublishedRecording = { title: string; description: string; address: string };
 
 /** How the transcriber stands with a recording: the name it gave the work, how far it is (0 to 1), and what went wrong or holds it up. */
 export type Transcribing = { state: 'working' | 'failed'; job: string | null; progress: number; says: string };
@@ -85,7 +85,7 @@ export const sources = pgTable('sources', {
   title: text('title'),
   /** The recording behind the words, and what is known of where it was published. */
   recording: jsonb('recording').$type<Recording>(),
-  published: jsonb('published').$type<Published>(),
+  published: jsonb('published').$type<PublishedRecording>(),
   /** The work of the transcriber on it, while there are no words yet. */
   transcribing: jsonb('transcribing').$type<Transcribing>(),
   passages: jsonb('passages').$type<Passage[]>().notNull(),

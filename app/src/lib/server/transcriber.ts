@@ -8,7 +8,8 @@ import { environment } from './environment.ts';
 import { HoldUp } from './jobs/job.ts';
 
 /** What the transcriber says of a recording. */
-export type Said = { state: 'working'; progress: number } | ({ state: 'done' } & Transcript) | { state: 'failed'; says: string };
+export type TranscriberAnswer =
+  { state: 'working'; progress: number } | ({ state: 'done' } & Transcript) | { state: 'failed'; says: string };
 
 const NOT_SET = 'No transcriber is set up, so this recording brings no words: add its captions or a transcript beside it.';
 const NOT_UNDERSTOOD = 'The transcriber answered in a way that is not understood.';
@@ -59,7 +60,7 @@ const workingSchema = object({ progress: number().min(0).max(1).default(0) });
 const failedSchema = object({ says: string().default('No words could be made out in this recording.') });
 
 /** Asks how far a job is. Throws a HoldUp when the transcriber does not answer now, a Complaint when nobody understands its answer. */
-export async function askTranscriber(job: string, signal: AbortSignal): Promise<Said> {
+export async function askTranscriber(job: string, signal: AbortSignal): Promise<TranscriberAnswer> {
   const answer = (await ask(`jobs/${encodeURIComponent(job)}`, signal)) as { state?: unknown };
   try {
     if (answer.state === 'working') return { state: 'working', ...workingSchema.validateSync(answer, { stripUnknown: true }) };

@@ -15,7 +15,7 @@ import { draftChanges } from '@even-page/core/tidy/draft-changes';
 import type { House } from '@even-page/core/tidy/house';
 import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/core/tidy/edit';
 import { withSectionOf } from '@even-page/core/write/comparing';
-import { looseTies, type Held } from '@even-page/core/write/holding';
+import { looseTies, type TiesSeen } from '@even-page/core/write/holding';
 import { askServer, form } from '$lib/ask-server.ts';
 import { newBlockId } from '$lib/block-id.ts';
 import type { Step } from '$lib/steps.ts';
@@ -55,7 +55,7 @@ export class Piece {
   pictures = $state.raw<Record<string, Picture>>({});
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
-  #held: Held = new WeakMap();
+  #held: TiesSeen = new WeakMap();
   /** Whether the writer is alone with the page: everything else is folded away. */
   alone = $state(false);
   /** Whether words are looked for on the page. */

@@ -11,15 +11,15 @@ import { titleCase } from '@even-page/core/language/title-case';
 import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects';
 import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core/shape/filing';
 import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
-import type { Match } from '@even-page/core/shape/matching';
+import type { PartMatch } from '@even-page/core/shape/matching';
 import { boldHeadings, type BoldHeading } from '@even-page/core/shape/bold-headings';
 import { belonging, type Belonging } from '@even-page/core/shape/belonging';
 import { hiddenLists, type HiddenList } from '@even-page/core/shape/lists';
 import { fedBy, stretchesOf, tiesOf } from '@even-page/core/shape/feeding';
-import { condense, fill, type Filling, type Unit } from '@even-page/core/shape/length';
+import { condense, fill, type Filling, type Cuttable } from '@even-page/core/shape/length';
 import { sameMatter, type SameMatter } from '@even-page/core/shape/same-matter';
 import { withStandingPart, type Given, type StandingPart } from '@even-page/core/shape/standing/parts';
-import { shapeOf, type Material, type Shape } from '@even-page/core/shape/outline';
+import { shapeOf, type SourceProse, type Shape } from '@even-page/core/shape/outline';
 import { findInMaterial, indexOf, type FoundSentence, type MaterialIndex } from '@even-page/core/write/finding';
 import { makePage, writtenMaterial, type MadePage, type PageWishes } from '@even-page/core/page/made-page';
 import { turnedBlock } from '@even-page/core/page/turned-block';
@@ -34,7 +34,7 @@ import { readWorth, type WorthModel } from '@even-page/core/tidy/wording/worth';
 import type { Written } from '@even-page/core/tidy/wording/written';
 
 /** A source of the piece with the repairs taken over it. */
-export type Tidied = { id: string; source: Source; edits: Edit[]; proposed: Edit[] };
+export type TidiedSource = { id: string; source: Source; edits: Edit[]; proposed: Edit[] };
 
 /** A file fetched when it is first asked for; what failed on its way is asked for again. */
 function fetched<T>(address: string, read: (bytes: Uint8Array) => T): () => Promise<T> {
@@ -51,9 +51,9 @@ const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
 const worth = fetched<WorthModel>(worthAddress, readWorth);
 
 /** The material in hand, and what was made of it: another number of sections, or other words to find, are there at once. */
-let held: { key: string; materials: Material[]; shape?: Shape; index?: MaterialIndex } | undefined;
+let held: { key: string; materials: SourceProse[]; shape?: Shape; index?: MaterialIndex } | undefined;
 
-function heldMaterial(tidied: Tidied[]) {
+function heldMaterial(tidied: TidiedSource[]) {
   const edited = tidied.map((t) => ({ ...t, edits: editsForSections(t.edits, t.proposed) }));
   // What a source says never changes, but words may still come to it.
   const key = JSON.stringify(edited.map(({ id, source, edits }) => [id, source.passages.length, edits]));
@@ -63,7 +63,7 @@ function heldMaterial(tidied: Tidied[]) {
 }
 
 /** What makes a page of the material: what it says, and how its writer wants the wording. */
-const forPage = (tidied: Tidied[]) =>
+const forPage = (tidied: TidiedSource[]) =>
   tidied.map((t) => ({ source: t.id, paragraphs: proseOf(t.source, editsForSections(t.edits, t.proposed)), choices: choicesOf(t.edits) }));
 
 const knowledge = async () => ({ subjects: await subjects().catch(() => null), worth: await worth().catch(() => null) });
@@ -72,7 +72,7 @@ const knowledge = async () => ({ subjects: await subjects().catch(() => null), w
 export type SentPage = Omit<MadePage, 'doc' | 'sections'> & { doc: object };
 
 /** A plan as it goes between the threads: documents as their JSON. */
-export type Plan = { isDraft: boolean; parts: SentPart[]; planned: { match: Match | null; filing: Filing }[] };
+export type Plan = { isDraft: boolean; parts: SentPart[]; planned: { match: PartMatch | null; filing: Filing }[] };
 export type SentPart = Omit<Incoming, 'blocks'> & { blocks: object[] };
 
 const received = (parts: readonly SentPart[]): Incoming[] =>
@@ -85,21 +85,21 @@ const work = {
   },
   findMatches: (text: string, query: Query, replacement: string) => findMatches(text, query, replacement),
   /** A page made of the material in one go. */
-  async makePage(tidied: Tidied[], wishes: PageWishes, house: House): Promise<SentPage> {
+  async makePage(tidied: TidiedSource[], wishes: PageWishes, house: House): Promise<SentPage> {
     const { doc, sections: _, ...made } = makePage(forPage(tidied), wishes, await knowledge(), house);
     return { ...made, doc: doc.toJSON() as object };
   },
   /** The words of a paragraph the other way, as said or as written; null when they were changed by hand. */
-  async turnedBlock(tidied: Tidied[], text: string, origins: Origin[]): Promise<string | null> {
+  async turnedBlock(tidied: TidiedSource[], text: string, origins: Origin[]): Promise<string | null> {
     return turnedBlock(text, origins, writtenMaterial(forPage(tidied), {}, await knowledge()).materials);
   },
   /** A source as written, with nothing left out for its length. */
-  async written(tidied: Tidied): Promise<Written> {
+  async written(tidied: TidiedSource): Promise<Written> {
     const { materials, person } = writtenMaterial(forPage([tidied]), { length: 'all' }, await knowledge());
     return { person, paragraphs: [...materials[0]!.paragraphs] };
   },
   /** Sections of the material: as many as given, as its length asks for, or as its subjects ask for. */
-  async sections(tidied: Tidied[], count: number | 'natural' | undefined, { headingCase }: House) {
+  async sections(tidied: TidiedSource[], count: number | 'natural' | undefined, { headingCase }: House) {
     const known = await subjects().catch(() => null);
     const material = heldMaterial(tidied);
     const shape = (material.shape ??= shapeOf(writtenMaterial(forPage(tidied), { length: 'all' }, await knowledge()).materials, known));
@@ -108,7 +108,7 @@ const work = {
     return found.map((s) => ({ ...s, heading: titleCase(s.heading), headings: s.headings.map(titleCase) }));
   },
   /** The material as it is used: tidied, without its asides. */
-  material: (tidied: Tidied[]) => heldMaterial(tidied).materials,
+  material: (tidied: TidiedSource[]) => heldMaterial(tidied).materials,
   /** Where each part goes on the page: those of an outline in their place, those of a draft below their headings. */
   async plan(json: object, parts: SentPart[]): Promise<Plan> {
     const doc = docFromJSON(json);
@@ -124,7 +124,7 @@ const work = {
       received(parts).map((part, n) => ({ part, ...planned[n]! })),
     ).toJSON() as object,
   /** What the material says of some words, best first. */
-  findInMaterial(tidied: Tidied[], words: string): FoundSentence[] {
+  findInMaterial(tidied: TidiedSource[], words: string): FoundSentence[] {
     const material = heldMaterial(tidied);
     return findInMaterial((material.index ??= indexOf(material.materials)), words);
   },
@@ -134,10 +134,10 @@ const work = {
     return withStandingPart(docFromJSON(json), part, { ...given, subjects: known })?.toJSON() ?? null;
   },
   /** The sentences a page needs least, for so many words. */
-  condense: async (json: object, words: number, section?: string): Promise<Unit[]> =>
+  condense: async (json: object, words: number, section?: string): Promise<Cuttable[]> =>
     condense(docFromJSON(json), words, { section, subjects: await subjects().catch(() => null) }),
   /** What the material still has for a page of so many words. */
-  async fill(json: object, tidied: Tidied[], words: number, section?: string): Promise<Filling[]> {
+  async fill(json: object, tidied: TidiedSource[], words: number, section?: string): Promise<Filling[]> {
     const doc = docFromJSON(json);
     const unused = stretchesOf(heldMaterial(tidied).materials, fedBy(tiesOf(doc)));
     return fill(doc, unused, words, { section, subjects: await subjects().catch(() => null) });

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { Match, Query } from '@even-page/core/tidy/find';
+import type { FoundWords, Query } from '@even-page/core/tidy/find';
 import type { FinderWork } from './finder.worker.ts';
 
 // A pattern can be made to look for ever; nobody waits that long for a search.
@@ -9,7 +9,7 @@ let worker: Worker | null = null;
 let remote: Remote<FinderWork> | null = null;
 
 /** Looks for a query in a text, off the main thread: the places, or a sentence that says why there are none. */
-export async function finder(text: string, query: Query, replacement: string): Promise<Match[] | string> {
+export async function finder(text: string, query: Query, replacement: string): Promise<FoundWords[] | string> {
   worker ??= new Worker(new URL('./finder.worker.ts', import.meta.url), { type: 'module' });
   remote ??= wrap<FinderWork>(worker);
   const asked = worker;

@@ -5,7 +5,7 @@ import type { Subjects } from './subjects.ts';
  * Something to be cut between, never inside: a sentence or a cue as the stems of its content words, and whether it
  * opens a paragraph. `pull` is how much speaks for beginning a section with it, in nats.
  */
-export type Unit = { terms: readonly string[]; opensParagraph: boolean; pull?: number };
+export type CutUnit = { terms: readonly string[]; opensParagraph: boolean; pull?: number };
 
 /** A border before unit `at`; `strength` is how much the cut gains (in nats of likelihood), the higher the surer. */
 export type Border = { at: number; strength: number };
@@ -52,7 +52,7 @@ const MOST_PLACES = 240;
  * is found by dynamic programming (Utiyama and Isahara 2001).
  * @param subjects what is known of words beforehand; without it, the text alone is gone by
  */
-export function cutting(units: readonly Unit[], subjects: Subjects | null = null): Cutting {
+export function cutting(units: readonly CutUnit[], subjects: Subjects | null = null): Cutting {
   const text = counted(
     units.map((u) => u.terms),
     subjects,
@@ -186,7 +186,7 @@ type Look = { expected: number; rows: Float64Array[]; extend: Extend };
 const LOG_GAMMA_OF_SHAPE = Math.log(120);
 
 /** The units a section may begin at: all of a short text; of a long one, one in each run of a few, a paragraph's first if it can be. */
-function placesOf(units: readonly Unit[]): number[] {
+function placesOf(units: readonly CutUnit[]): number[] {
   const step = Math.ceil(units.length / MOST_PLACES) || 1;
   return Array.from({ length: Math.ceil(units.length / step) }, (_, run) => {
     const first = run * step;
@@ -196,7 +196,7 @@ function placesOf(units: readonly Unit[]): number[] {
 }
 
 /** Moves each border to the unit nearby where its two neighbours are most alike in themselves. */
-function settle(edges: number[], units: readonly Unit[], extend: Extend): void {
+function settle(edges: number[], units: readonly CutUnit[], extend: Extend): void {
   const step = Math.ceil(units.length / MOST_PLACES);
   for (let b = 1; b < edges.length - 1; b++) {
     const [left, at, right] = edges.slice(b - 1, b + 2) as [number, number, number];

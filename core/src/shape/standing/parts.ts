@@ -15,8 +15,8 @@ export type Given = { subjects: Subjects | null; step?: { words: string; address
 
 type Made = (sections: readonly SaidSection[], given: Given) => PostNode[];
 /** Where a part goes: instead of the opening words, before the first headed section or the last, or at the end. */
-type Place = 'opening' | 'first' | 'last' | 'end';
-type Part = { label: string; heading?: string; place: Place; make: Made };
+type PartPlace = 'opening' | 'first' | 'last' | 'end';
+type Part = { label: string; heading?: string; place: PartPlace; make: Made };
 
 /** Parts a post often has besides its sections, made of what stands on the page, in the order they stand in. */
 export const STANDING_PARTS = {

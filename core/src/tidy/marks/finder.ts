@@ -3,7 +3,7 @@ import { isTimed, type Passage } from '../../gather/source.ts';
 import { normal } from '../../language/terms.ts';
 import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';
-import type { Finder, Material } from '../finder.ts';
+import type { Finder, Searched } from '../finder.ts';
 import { blocksOf, passageAt } from '../flow.ts';
 import { closesGreeting, endsInTag, hangsOn, isAsked, leansBack, opensPlainly } from './openings.ts';
 import { hearAsTalk } from './told.ts';
@@ -49,12 +49,12 @@ export const sentenceMarks: Finder = (material) => {
   return bareStretches(material).flatMap((stretch) => marksFor(stretch, material, gone));
 };
 
-type Stretch = { from: number; to: number };
+type MarkedStretch = { from: number; to: number };
 
 /** The stretches of a source that nobody has put marks in. */
-function bareStretches({ source, flow, words: all }: Material): Stretch[] {
+function bareStretches({ source, flow, words: all }: Searched): MarkedStretch[] {
   const spoken = isTimed(source);
-  const units: Stretch[] = spoken ? [{ from: 0, to: flow.text.length }] : blocksOf(flow, source);
+  const units: MarkedStretch[] = spoken ? [{ from: 0, to: flow.text.length }] : blocksOf(flow, source);
   return units.flatMap((unit) => {
     const text = flow.text.slice(unit.from, unit.to);
     const cuts = [0, ...Array.from(text.matchAll(/[.!?…;:]["'”’)]*(?=\s|$)/g), (m) => m.index + m[0].length), text.length];
@@ -91,8 +91,8 @@ const wordsGone = (found: readonly Edit[]): Gone[] =>
     .sort((a, b) => a.from - b.from);
 
 function marksFor(
-  { from, to }: Stretch,
-  { source, flow, house, model, ...material }: Material,
+  { from, to }: MarkedStretch,
+  { source, flow, house, model, ...material }: Searched,
   allGone: readonly Gone[],
 ): Omit<Edit, 'before'>[] {
   const text = flow.text.slice(from, to);
@@ -179,7 +179,7 @@ const isShouted = (text: string) => {
 };
 
 /** What is known of the pause after each word: from the times of words, or from a gap between two cues. */
-function pausesAfter(kept: readonly Word[], starts: readonly number[], passages: readonly Passage[], flow: Material['flow']): Uint8Array {
+function pausesAfter(kept: readonly Word[], starts: readonly number[], passages: readonly Passage[], flow: Searched['flow']): Uint8Array {
   const pauses = new Uint8Array(kept.length);
   if (!passages.some((p) => p.startMs !== undefined)) return pauses;
   const timesOf = passages.map((p, i) => (p.wordsMs ? wordTimes(p, starts[i]!) : null));

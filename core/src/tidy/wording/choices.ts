@@ -1,12 +1,12 @@
 import type { Edit } from '../edit.ts';
 import type { ProseSentence } from '../prose.ts';
-import type { Person } from './rule.ts';
+import type { ToldBy } from './rule.ts';
 import type { Turn, WordingChoices } from './written.ts';
 
 // What a writer decides about wording is kept among the repairs taken, as marks that change no words.
 
 const TURNS: Readonly<Record<Turn, string>> = { said: 'As it was said', in: 'Brought back by the writer', out: 'Left out by the writer' };
-const PERSONS: readonly Person[] = ['you', 'we', 'i', 'as-said'];
+const PERSONS: readonly ToldBy[] = ['you', 'we', 'i', 'as-said'];
 
 /** A sentence of a flow, by its stretch, as the writer wants it. */
 export function turned(flow: string, { from, to }: Pick<ProseSentence, 'from' | 'to'>, turn: Turn): Edit {
@@ -15,7 +15,7 @@ export function turned(flow: string, { from, to }: Pick<ProseSentence, 'from' | 
 }
 
 /** Who a source is told by or to, as the writer wants it. */
-export const toldBy = (person: Person): Edit => ({
+export const toldBy = (person: ToldBy): Edit => ({
   kind: 'wording',
   from: 0,
   to: 0,
@@ -28,7 +28,7 @@ export const toldBy = (person: Person): Edit => ({
 /** What is decided about the wording of a source, by the repairs taken over it. */
 export function choicesOf(edits: readonly Edit[]): WordingChoices {
   const turns: Record<number, Turn> = {};
-  let person: Person | undefined;
+  let person: ToldBy | undefined;
   for (const { kind, from, to, turn } of edits) {
     if (kind !== 'wording') continue;
     if (from === to) person = PERSONS.find((p) => p === turn) ?? person;

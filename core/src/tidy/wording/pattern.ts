@@ -97,10 +97,10 @@ export function lookedAt(tokens: readonly Token[]): Looked {
 }
 
 /** A stretch of tokens [from, to). */
-export type Stretch = { from: number; to: number };
+export type TokenSpan = { from: number; to: number };
 
 /** Where a pattern fits: the whole, and its named runs. */
-export type Fit = Stretch & { named: Readonly<Record<string, Stretch | undefined>> };
+export type Fit = TokenSpan & { named: Readonly<Record<string, TokenSpan | undefined>> };
 
 /** The places a pattern fits, from left to right. */
 export function* fitsOf({ find }: Pattern, { letters, starts }: Looked): Generator<Fit> {
@@ -109,7 +109,7 @@ export function* fitsOf({ find }: Pattern, { letters, starts }: Looked): Generat
   for (let m = find.exec(letters); m; m = find.exec(letters)) {
     const next = m.index + Math.max(1, letters.indexOf(' ', m.index) + 1 - m.index);
     if (m[0]) {
-      const named: Record<string, Stretch> = {};
+      const named: Record<string, TokenSpan> = {};
       // Runs of one name in several choices are numbered; one of them was found.
       for (const [name, span] of Object.entries(m.indices!.groups ?? {}))
         if (span && span[1] > span[0]) named[name.replace(/_\d+$/, '')] = { from: placeOf(span[0]), to: placeOf(span[1]) };

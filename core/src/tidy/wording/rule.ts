@@ -1,12 +1,12 @@
 import { DEEDS, isClosed } from './kinds.ts';
-import { fitsOf, lookedAt, patternOf, type Fit, type Looked, type Pattern, type Stretch, type WordSets } from './pattern.ts';
+import { fitsOf, lookedAt, patternOf, type Fit, type Looked, type Pattern, type TokenSpan, type WordSets } from './pattern.ts';
 import { madeToken, type Token } from './tokens.ts';
 
 /** Who a talk is told by, or to: "you" is told what to do, "we" and "I" tell what they do. */
-export type Person = 'you' | 'we' | 'i' | 'as-said';
+export type ToldBy = 'you' | 'we' | 'i' | 'as-said';
 
 /** What rules know of the talk besides the sentence: the person, and whether it tells listeners what to do. */
-export type Telling = { person: Person; isHowTo: boolean };
+export type Telling = { person: ToldBy; isHowTo: boolean };
 
 /** A sentence while it is worded: its tokens, the mark at its end, and whether it tells the reader a deed. */
 export class Wording {
@@ -29,7 +29,7 @@ export class Wording {
 }
 
 /** Where a rule fits: the sentence, and the words before and after the place, in small letters. */
-export type Place = Fit & { wording: Wording; before: string; after: string; words: (name: string) => string };
+export type RulePlace = Fit & { wording: Wording; before: string; after: string; words: (name: string) => string };
 
 /**
  * A small change of words: where its pattern fits, the whole of it becomes `put`. In `put`, `$x` stands for a named run,
@@ -42,7 +42,7 @@ export type Rule = {
   find: string;
   put?: string;
   /** Whether it may be used here, beyond what the pattern says. */
-  guard?: (place: Place) => boolean;
+  guard?: (place: RulePlace) => boolean;
   /** Whether the sentence tells the reader a deed afterwards. */
   instructs?: boolean;
 };
@@ -99,7 +99,7 @@ const personOf = (n: string) => {
   return bare === 'i' ? 'I' : bare;
 };
 /** What a named run can be put in as. */
-const FORMS: Readonly<Record<string, (n: string, person: Person) => string>> = {
+const FORMS: Readonly<Record<string, (n: string, person: ToldBy) => string>> = {
   // Who is told to do it: a deed of the listener is an instruction, whoever speaks.
   teller: (n, person) =>
     personOf(n) === 'you' || person === 'you' ? '' : person === 'we' || n === "let's" || n === 'let' ? 'we' : personOf(n),
@@ -163,11 +163,11 @@ const wordsIn = (all: readonly Token[]) => all.map((t) => t.n).join(' ');
 function useOnce(rule: ReadyRule, wording: Wording): boolean {
   const { all } = wording;
   for (const fit of fitsOf(rule.pattern, wording.looked)) {
-    const run = ({ from, to }: Stretch) => all.slice(from, to);
+    const run = ({ from, to }: TokenSpan) => all.slice(from, to);
     let before: string | undefined;
     let after: string | undefined;
     // Few guards look at either.
-    const place: Place = {
+    const place: RulePlace = {
       ...fit,
       wording,
       get before() {

@@ -15,7 +15,7 @@ const BITS = 15;
 export const PLACES = 1 << BITS;
 
 /** A sentence to be weighed, as it was said, and who said it. */
-export type Said = { text: string; speaker?: string };
+export type WeighedSentence = { text: string; speaker?: string };
 
 const HEADER = 4;
 
@@ -36,7 +36,7 @@ const NEAR = 8;
 const bin = (value: number, edges: readonly number[]) => edges.filter((e) => value >= e).length;
 
 /** The features of each sentence of a talk, as places in the table. */
-export function worthFeatures(talk: readonly Said[]): number[][] {
+export function worthFeatures(talk: readonly WeighedSentence[]): number[][] {
   const all = talk.map(({ text }) => words(text).map((w) => w.text.toLowerCase().replaceAll('’', "'")));
   const stems = all.map((ws) => [...new Set(ws.filter(isContentWord).map(stem))]);
   const count = new Map<string, number>();
@@ -115,7 +115,7 @@ const NEXT = 0.1;
 const NEXT_BUT_ONE = 0.05;
 
 /** The chances of the four weights for each sentence of a talk, and the weight to be expected (0 to 3). */
-export function worthOf(talk: readonly Said[], { weights, scale }: WorthModel): { chances: number[]; expected: number }[] {
+export function worthOf(talk: readonly WeighedSentence[], { weights, scale }: WorthModel): { chances: number[]; expected: number }[] {
   const own = worthFeatures(talk).map((places) => {
     const sums = [0, 0, 0, 0];
     for (const place of places) for (let c = 0; c < WEIGHTS; c++) sums[c]! += weights[place * WEIGHTS + c]! * scale;

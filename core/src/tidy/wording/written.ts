@@ -4,7 +4,7 @@ import { normal } from '../../language/terms.ts';
 import { saidOf, type Paragraph, type WordingChange } from '../prose.ts';
 import { droppedBy } from './drops.ts';
 import { DEEDS } from './kinds.ts';
-import { readied, use, Wording, type Person, type ReadyRule, type Rule, type Telling } from './rule.ts';
+import { readied, use, Wording, type ToldBy, type ReadyRule, type Rule, type Telling } from './rule.ts';
 import { clefts } from './rules/clefts.ts';
 import { future } from './rules/future.ts';
 import { lightVerbs } from './rules/light-verbs.ts';
@@ -23,10 +23,10 @@ export type Turn = 'said' | 'in' | 'out';
  * What is kept of the wording of a source: the person, or "as-said" when all stays as it was said, and the sentences turned by
  * hand, by where they begin in its flow.
  */
-export type WordingChoices = { person?: Person; turns?: Readonly<Record<number, Turn>> };
+export type WordingChoices = { person?: ToldBy; turns?: Readonly<Record<number, Turn>> };
 
 /** A talk as written, and who it is told by or to. */
-export type Written = { person: Person; paragraphs: Paragraph[] };
+export type Written = { person: ToldBy; paragraphs: Paragraph[] };
 
 // In this order; those in the middle make room for each other, and are used twice.
 const FIRST = [openers];

@@ -3,7 +3,7 @@ import { Complaint } from '@even-page/core/complaint';
 import { troubleOf } from '../log.ts';
 
 /** What a helper says to a question: its answer, a sentence for the writer, or what broke. */
-export type Said<A> = { answer: A } | { complaint: string } | { trouble: string };
+export type HelperAnswer<A> = { answer: A } | { complaint: string } | { trouble: string };
 
 // On a thread of its own, for it must see to it also while the work never lets go: the helper ends with the server,
 // and at its limit of memory.
@@ -25,7 +25,7 @@ export function serve<Q, A>(work: (question: Q) => Promise<A>): void {
   });
 }
 
-async function saidTo<Q, A>(work: (question: Q) => Promise<A>, question: Q): Promise<Said<A>> {
+async function saidTo<Q, A>(work: (question: Q) => Promise<A>, question: Q): Promise<HelperAnswer<A>> {
   try {
     return { answer: await work(question) };
   } catch (cause) {

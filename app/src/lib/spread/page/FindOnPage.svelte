@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { closeHistory } from 'prosemirror-history';
   import { TextSelection } from 'prosemirror-state';
-  import type { Match } from '@even-page/core/tidy/find';
+  import type { FoundWords } from '@even-page/core/tidy/find';
   import { onPage, pageText } from '@even-page/core/write/page-text';
   import FindBar from '$lib/parts/FindBar.svelte';
   import type { Piece } from '../piece.svelte.ts';
@@ -11,7 +11,7 @@
 
   let { piece, onclose }: { piece: Piece; onclose: () => void } = $props();
 
-  let matches = $state.raw<readonly Match[]>([]);
+  let matches = $state.raw<readonly FoundWords[]>([]);
   let at = $state(0);
 
   const page = $derived.by(() => {
@@ -26,7 +26,7 @@
   onMount(() => () => piece.view && showHits(piece.view, [], 0));
 
   // The last first, so that the places of the others hold.
-  function replace(chosen: readonly Match[]): number {
+  function replace(chosen: readonly FoundWords[]): number {
     if (!piece.view) return 0;
     const { tr } = piece.view.state;
     let n = 0;
@@ -41,7 +41,7 @@
     return n;
   }
 
-  function inSelection(): readonly Match[] {
+  function inSelection(): readonly FoundWords[] {
     const range = piece.view?.state.selection;
     return range ? matches.filter((_, i) => places[i] && places[i].from >= range.from && places[i].to <= range.to) : [];
   }

@@ -8,7 +8,7 @@ import { holdVisit, whenOver } from './visits.ts';
  * All that one visit of a piece left behind: its last draft (null when not even the first was kept yet: then what came
  * after stands on version `base`), the version that draft became if that was heard, and what came after.
  */
-export type Kept = {
+export type Unsaved = {
   visit: string;
   draft: SentDraft | null;
   base: number;
@@ -130,7 +130,7 @@ export class BrowserJournal {
    * Calls `take` with what each other visit of this piece left behind. Resolves when those that are over are taken in; one
    * that goes on in another window is taken when that closes.
    */
-  async takeOver(take: (kept: Kept) => Promise<void>): Promise<void> {
+  async takeOver(take: (kept: Unsaved) => Promise<void>): Promise<void> {
     const keys = (await (await open()).getAllKeys(STORE, within(this.#piece))) as [string, string][];
     const visits = new Set([...keys.map(([, visit]) => visit), ...Tail.visitsOf(this.#piece)]);
     visits.delete(this.#visit);
@@ -141,7 +141,7 @@ export class BrowserJournal {
     await Promise.all([...visits].map((visit) => whenOver(visit, () => takeFrom(visit))));
   }
 
-  async #keptBy(visit: string): Promise<Kept | null> {
+  async #keptBy(visit: string): Promise<Unsaved | null> {
     const db = await open();
     const get = (part: Part) => db.get(STORE, [this.#piece, visit, part, 0]) as Promise<unknown>;
     const stored = storedOf((await get('draft')) as Stored | SentDraft | undefined);

@@ -9,7 +9,7 @@ import { sayTime } from '$lib/parts/moments.ts';
 import { status } from '$lib/status.svelte.ts';
 import type { Step } from '$lib/steps.ts';
 import { MOST_EDITS } from '$lib/limits.ts';
-import { BrowserJournal, type Kept } from './browser-journal.ts';
+import { BrowserJournal, type Unsaved } from './browser-journal.ts';
 import type { SentDraft } from './sent-draft.ts';
 import { cutChanges } from './cut-changes.ts';
 
@@ -257,7 +257,7 @@ export class Saver {
    * Takes in what an earlier visit kept: its last draft is sent once more if need be, what came after is put on top. While
    * the server is away it is tried again; what cannot be put onto the page is shown beside it.
    */
-  async #takeIn(kept: Kept): Promise<void> {
+  async #takeIn(kept: Unsaved): Promise<void> {
     this.#takingIn++;
     try {
       while (!(await this.#isTakenIn(kept))) {
@@ -272,7 +272,7 @@ export class Saver {
   }
 
   /** Puts what was kept on top, or offers it. Returns false when the server is away: then it stays where it is. */
-  async #isTakenIn(kept: Kept): Promise<boolean> {
+  async #isTakenIn(kept: Unsaved): Promise<boolean> {
     try {
       if (await this.#putOnTop(kept)) await this.#journal.drop(kept.visit);
     } catch (cause) {
@@ -288,7 +288,7 @@ export class Saver {
   }
 
   /** Puts what was kept on top of what is here. Returns whether this visit's own journal has it now. */
-  async #putOnTop({ draft, base, version: heard, steps, rest }: Kept): Promise<boolean> {
+  async #putOnTop({ draft, base, version: heard, steps, rest }: Unsaved): Promise<boolean> {
     const version = draft ? (heard ?? (await this.#sendAgain(draft))) : null;
     const before = draft ? { doc: docFromJSON(draft.doc), details: draft.details } : await this.#versionOf(base);
     if (!before) throw new Error('The version these steps were made on is gone');
@@ -383,7 +383,7 @@ export class Saver {
 }
 
 /** The words of a visit that do not stand on the page, a line a block. */
-function wordsOf({ draft, steps }: Kept, page: PostNode): string {
+function wordsOf({ draft, steps }: Unsaved, page: PostNode): string {
   const lines: string[] = [];
   let isOpen = false;
   const walk = (part: unknown): void => {

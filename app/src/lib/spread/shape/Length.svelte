@@ -1,7 +1,7 @@
 <!-- Length: the words wanted, of the post or a section; what could go, and what the material still has. -->
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-  import { withoutUnits, wordsOf, type Filling, type Unit } from '@even-page/core/shape/length';
+  import { withoutUnits, wordsOf, type Filling, type Cuttable } from '@even-page/core/shape/length';
   import { count, figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
@@ -25,7 +25,7 @@
     return found;
   });
 
-  type Proposal = { doc: Piece['doc']; going: Unit[]; coming: Filling[] };
+  type Proposal = { doc: Piece['doc']; going: Cuttable[]; coming: Filling[] };
   let proposal = $state.raw<Proposal | null>(null);
   let kept = $state<Record<number, boolean>>({});
   let says = $state('');

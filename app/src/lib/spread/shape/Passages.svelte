@@ -7,7 +7,7 @@
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
   import { stretchesOf } from '@even-page/core/shape/feeding';
-  import type { Material } from '@even-page/core/shape/outline';
+  import type { SourceProse } from '@even-page/core/shape/outline';
   import { asidesOut, editKey, leftOut, takenMark, type Edit } from '@even-page/core/tidy/edit';
   import { flowOf, passageAt } from '@even-page/core/tidy/flow';
   import { SvelteSet } from 'svelte/reactivity';
@@ -21,7 +21,7 @@
   let { piece }: { piece: Piece } = $props();
 
   const SHOWN_AT_FIRST = 80;
-  let material = $state.raw<Material[]>([]);
+  let material = $state.raw<SourceProse[]>([]);
   let view = $state<'unused' | 'used' | 'out'>('unused');
   let most = $state(SHOWN_AT_FIRST);
   let list = $state<HTMLElement>();

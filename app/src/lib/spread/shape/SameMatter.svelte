@@ -1,6 +1,6 @@
 <!-- Sections and paragraphs that say the same, side by side: join them, or keep both. -->
 <script lang="ts">
-  import { joined, type Place, type SameMatter } from '@even-page/core/shape/same-matter';
+  import { joined, type LikePlace, type SameMatter } from '@even-page/core/shape/same-matter';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import Offer from './Offer.svelte';
@@ -20,7 +20,7 @@
   const short = (text: string) => (text.length > 220 ? `${text.slice(0, 220)}…` : text);
 </script>
 
-{#snippet side(place: Place)}
+{#snippet side(place: LikePlace)}
   <button class="side" onclick={() => piece.goToBlock(place.id)}>
     <b>{place.heading || 'Untitled'}</b>
     <span>{short(place.text)}</span>

@@ -1,7 +1,7 @@
 <!-- Find and replace in the words of a source as they read with the repairs taken. -->
 <script lang="ts">
   import { applyEdits, type Edit } from '@even-page/core/tidy/edit';
-  import { replaceMatch, type Match } from '@even-page/core/tidy/find';
+  import { replaceMatch, type FoundWords } from '@even-page/core/tidy/find';
   import { flowOf } from '@even-page/core/tidy/flow';
   import FindBar from '$lib/parts/FindBar.svelte';
   import type { SourceInHand } from '../piece-data.ts';
@@ -25,7 +25,7 @@
     onclose: () => void;
   } = $props();
 
-  let matches = $state.raw<readonly Match[]>([]);
+  let matches = $state.raw<readonly FoundWords[]>([]);
 
   const edits = $derived(source.edits.filter((e) => e.before !== e.after));
   const tidied = $derived(applyEdits(flowOf(source.source), edits));
@@ -37,7 +37,7 @@
     });
   });
 
-  function replace(chosen: readonly Match[]): number {
+  function replace(chosen: readonly FoundWords[]): number {
     const take: Edit[] = [];
     const drop: Edit[] = [];
     for (const match of chosen) {
@@ -51,7 +51,7 @@
     return take.length;
   }
 
-  function inSelection(): readonly Match[] {
+  function inSelection(): readonly FoundWords[] {
     const range = selected();
     return range ? matches.filter((_, i) => hits[i]!.from >= range.from && hits[i]!.to <= range.to) : [];
   }

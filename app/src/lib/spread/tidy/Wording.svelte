@@ -1,7 +1,7 @@
 <!-- The words of a source as written: each changed sentence with what was said, and a way to put it back. -->
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-  import type { Person } from '@even-page/core/tidy/wording/rule';
+  import type { ToldBy } from '@even-page/core/tidy/wording/rule';
   import { choicesOf, toldBy, turned } from '@even-page/core/tidy/wording/choices';
   import type { Turn, Written } from '@even-page/core/tidy/wording/written';
   import { flowOf } from '@even-page/core/tidy/flow';
@@ -14,7 +14,7 @@
 
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 
-  const PERSONS: readonly { person: Person; label: string }[] = [
+  const PERSONS: readonly { person: ToldBy; label: string }[] = [
     { person: 'you', label: 'to “you”' },
     { person: 'we', label: 'by “we”' },
     { person: 'i', label: 'by “I”' },
@@ -56,7 +56,7 @@
     const held = source.edits.filter((e) => editKey(e) === editKey(edit));
     piece.changeEdits(source.id, to ? [edit] : [], to ? [] : held);
   }
-  const tell = (person: Person) => piece.changeEdits(source.id, [toldBy(person)], []);
+  const tell = (person: ToldBy) => piece.changeEdits(source.id, [toldBy(person)], []);
 </script>
 
 {#if !written}

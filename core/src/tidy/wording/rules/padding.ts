@@ -1,7 +1,7 @@
-import type { Place, Rule } from '../rule.ts';
+import type { RulePlace, Rule } from '../rule.ts';
 
 const REASON = 'Adds nothing';
-const isDenied = ({ before }: Place) => /(?:\b(?:not|never|no|without|how|hardly)|n't)(?: (?:really|actually|just))?$/.test(before);
+const isDenied = ({ before }: RulePlace) => /(?:\b(?:not|never|no|without|how|hardly)|n't)(?: (?:really|actually|just))?$/.test(before);
 
 /** Words that soften or stress, and carry nothing. */
 export const padding: readonly Rule[] = [
@@ -106,7 +106,7 @@ export const padding: readonly Rule[] = [
 ];
 
 // "A really old chair" is "an old chair": the article would have to change.
-const sameArticle = ({ before, after, wording, from }: Place): boolean => {
+const sameArticle = ({ before, after, wording, from }: RulePlace): boolean => {
   const vowel = (word: string) => /^[aeiou]/.test(word);
   return before.endsWith(' an') || before === 'an' ? vowel(after) : !vowel(after) && wording.all[from] !== undefined;
 };

@@ -1,5 +1,5 @@
 import { isDeedAfterTo } from '../kinds.ts';
-import type { Place, Rule } from '../rule.ts';
+import type { RulePlace, Rule } from '../rule.ts';
 
 const REASON = 'Told as an instruction';
 // What comes later, or is done for somebody, is no deed of the reader.
@@ -11,7 +11,7 @@ const TOLD =
 const NO_DEED =
   /^\w+ (?:you|your|about|this video|a video|it to you)\b|^do (?:one|a couple|a few|another|a quick|a little|something|some|that|this|it)\b|^go (?:through|over)\b|^talk\b|^\w+$/;
 
-const isTurned = ({ after, wording }: Place): boolean => {
+const isTurned = ({ after, wording }: RulePlace): boolean => {
   const { person } = wording.telling;
   const verb = after.split(' ').find((w) => !/^(?:just|now|also|then|actually|quickly|simply|really)$/.test(w)) ?? '';
   const rest = after.slice(after.indexOf(verb));
@@ -26,7 +26,7 @@ const isTurned = ({ after, wording }: Place): boolean => {
 };
 
 // Only the main clause is turned: behind nothing, words of order, or a clause that a comma closes.
-const isMain = ({ before }: Place): boolean => {
+const isMain = ({ before }: RulePlace): boolean => {
   const b = before.replace(/(?:^| )(?:then|next|first|last|lastly|finally|also|and|now|but|so|instead|again)(?: ,)?$/, '').trim();
   if (!b) return true;
   if (/\b(?:today|video|tutorial|recording|lesson|episode)\b/.test(b)) return false;
@@ -41,12 +41,12 @@ const isMain = ({ before }: Place): boolean => {
 
 const START = '<( ^ / ^ then|next|first|last|lastly|finally|also|now|but|instead ,? / , ( and|then|so|but|now )? )';
 // "You want to sand it, you get a mask" says if.
-const isCondition = ({ after }: Place) => /^[^,]{1,30}, (?:you|then you)\b/.test(after);
-const turned = (at: Place) => isTurned(at) && isMain(at);
+const isCondition = ({ after }: RulePlace) => /^[^,]{1,30}, (?:you|then you)\b/.test(after);
+const turned = (at: RulePlace) => isTurned(at) && isMain(at);
 // A deed of the listener is turned whoever tells; the speaker's own only where the reader is told.
-const mayTurn = (at: Place, who = at.words('a')): boolean => /^you/.test(who) || at.wording.telling.person !== 'i';
+const mayTurn = (at: RulePlace, who = at.words('a')): boolean => /^you/.test(who) || at.wording.telling.person !== 'i';
 // Where "you" tells how things are in general, a deed is one only when the word can be nothing else.
-const isKnownDeed = (at: Place): boolean =>
+const isKnownDeed = (at: RulePlace): boolean =>
   turned(at) &&
   !/^(?:find|work|lose|rest|record|mean|mind|need|look like|look at it|notice|remember|note|saw|water|place|name|hear|feel|smell|stand|sit|wait for|pay|live|hook|wear|wonder|tell|use to|decide|count as|miss|grab|save money|buy|record|left|cut through|sell|ask)\b/.test(
     at.after,

@@ -1,4 +1,4 @@
-import type { Place, Rule } from '../rule.ts';
+import type { RulePlace, Rule } from '../rule.ts';
 
 const REASON = 'Points at what a reader cannot see';
 const PLACES = '( right|just|over|up|down|back|out|in ( up|down|over|in|out|back )? here|there / here )';
@@ -7,7 +7,7 @@ const PLACES = '( right|just|over|up|down|back|out|in ( up|down|over|in|out|back
 const WANTS_PLACE =
   /(?:^|\b)(?:is|are|am|was|were|be|been|being|i'm|it's|we're|you're|that's|they're|he's|she's|there's|who's|what's|isn't|aren't|wasn't|go|goes|going|went|come|comes|coming|came|stay|stays|sit|sits|stand|stands|live|lives|put|puts|get|got|gets|from|near|to|of|than|not|still|already|only|all|around|round|across|along|way|one|walk|walks|walked|walking|bring|brings|run|step|reach|climb|standing|stood|sat|sitting|through|for|at|with|as|like|look|arrive|arrived|lie|lies|hang|hangs|stop|start|begin|turn|end|ends|belong|work|works|worked|up|been)$/;
 
-const isLoose = ({ before: all, after, wording, from, to }: Place): boolean => {
+const isLoose = ({ before: all, after, wording, from, to }: RulePlace): boolean => {
   const before = all.replace(/(?: ,| like)+$/, '');
   const last = wording.all[from - 1];
   const here = wording.all
