@@ -42,6 +42,13 @@ export async function readPiece(id: string) {
   };
 }
 
+/** When a piece was changed last; null when there is none of that id. */
+export async function touchedAt(id: string): Promise<Date | null> {
+  const db = await database();
+  const [found] = await db.select({ touchedAt: pieces.touchedAt }).from(pieces).where(eq(pieces.id, id));
+  return found?.touchedAt ?? null;
+}
+
 /** A page and its details as they were saved at a version; null when there is none. */
 export async function readVersion(id: string, version: number) {
   const db = await database();

@@ -41,7 +41,7 @@
   );
   const filled = $derived([...made.filled, ...(account.lists ? [count(account.lists, 'list') + ' of steps'] : [])].join(', '));
   const toHear = $derived(
-    piece.sources.flatMap((s) => {
+    piece.material.sources.flatMap((s) => {
       const heard = new Set(s.edits.map(editKey));
       const flow = flowOf(s.source);
       return (s.proposed ?? [])
@@ -56,8 +56,8 @@
   let showsFacts = $state(false);
   const toConfirm = $derived(made.facts.reduce((sum, fact) => sum + fact.says.length, 0));
   const hasKeyPoints = $derived.by(() => {
-    void piece.pageTick;
-    return piece.doc.children.some((block) => block.attrs.part === 'keyPoints');
+    void piece.page.tick;
+    return piece.page.doc.children.some((block) => block.attrs.part === 'keyPoints');
   });
   let words = $state(0);
   let says = $state('');
@@ -85,9 +85,9 @@
 <div class="bar">
   <h2>Account</h2>
   <span class="muted"
-    >made in {made.seconds.toFixed(1)} s from {piece.sources.length === 1
-      ? piece.sources[0]!.name
-      : count(piece.sources.length, 'source')}</span
+    >made in {made.seconds.toFixed(1)} s from {piece.material.sources.length === 1
+      ? piece.material.sources[0]!.name
+      : count(piece.material.sources.length, 'source')}</span
   >
   <div class="end acts">
     <button class="quiet" onclick={() => making.takeBack()}>Take it all back</button>
@@ -172,8 +172,8 @@
             class="word"
             onclick={() => {
               go('tidy');
-              piece.openSource = source;
-              piece.shownPassage = { source, passage };
+              piece.material.openSource = source;
+              piece.material.shownPassage = { source, passage };
             }}>show</button
           >
         </li>
@@ -200,8 +200,8 @@
                       class="word"
                       onclick={() => {
                         go('tidy');
-                        piece.openSource = fact.source;
-                        piece.shownPassage = { source: fact.source, passage: fact.sentence.first };
+                        piece.material.openSource = fact.source;
+                        piece.material.shownPassage = { source: fact.source, passage: fact.sentence.first };
                       }}>show</button
                     >
                     <button class="word" onclick={() => making.confirm(fact)}>confirm</button>

@@ -9,9 +9,9 @@
 
   let { piece }: { piece: Piece } = $props();
 
-  const words = $derived(piece.sections.map((s) => s.words));
+  const words = $derived(piece.page.sections.map((s) => s.words));
   // Standing parts have lengths of their own: evenness is one of the body.
-  const body = $derived(piece.sections.filter(isBody).map((s) => s.words));
+  const body = $derived(piece.page.sections.filter(isBody).map((s) => s.words));
   const total = $derived(
     Math.max(
       1,
@@ -24,27 +24,28 @@
   let fedAt = $state(-1);
 
   function takesPassages(event: DragEvent, at: number) {
-    if (!piece.carried.length) return;
+    if (!piece.page.carried.length) return;
     event.preventDefault();
     fedAt = at;
   }
 
   function takePassages(event: DragEvent, section: string) {
     event.preventDefault();
-    piece.feed(section, piece.carried);
+    piece.page.feed(section, piece.page.carried);
     fedAt = -1;
   }
 
-  const name = (i: number) => piece.sections[i]!.heading || (piece.sections[i]!.id === 'lead' ? 'Introduction' : 'Heading without words');
+  const name = (i: number) =>
+    piece.page.sections[i]!.heading || (piece.page.sections[i]!.id === 'lead' ? 'Introduction' : 'Heading without words');
 
   // The section in hand is in sight.
   $effect(() => {
-    column?.children[piece.sectionHere]?.scrollIntoView({ block: 'nearest' });
+    column?.children[piece.page.sectionHere]?.scrollIntoView({ block: 'nearest' });
   });
 
   // Dragging a segment past the middle of its neighbour swaps the two.
   function grab(event: PointerEvent, at: number) {
-    if (event.button !== 0 || piece.sections[at]!.id === 'lead') return;
+    if (event.button !== 0 || piece.page.sections[at]!.id === 'lead') return;
     const startY = event.clientY;
     const move = (e: PointerEvent) => {
       if (!dragged && Math.abs(e.clientY - startY) < 6) return;
@@ -66,24 +67,24 @@
     const middle = boxes[at]!.top + boxes[at]!.height / 2 + by;
     let to = at;
     while (boxes[to + 1] && middle > boxes[to + 1]!.top + boxes[to + 1]!.height / 2) to++;
-    while (to > 0 && boxes[to - 1] && piece.sections[to - 1]!.id !== 'lead' && middle < boxes[to - 1]!.top + boxes[to - 1]!.height / 2)
+    while (to > 0 && boxes[to - 1] && piece.page.sections[to - 1]!.id !== 'lead' && middle < boxes[to - 1]!.top + boxes[to - 1]!.height / 2)
       to--;
     const step = to > at ? 1 : -1;
-    for (let i = at; i !== to; i += step) piece.run(moveSectionAt(i, step));
+    for (let i = at; i !== to; i += step) piece.page.run(moveSectionAt(i, step));
   }
 </script>
 
 <aside aria-label="Spine: the sections of the post">
-  {#if piece.hasWords}
+  {#if piece.page.hasWords}
     <ol bind:this={column}>
-      {#each piece.sections as section, i (section.id)}
+      {#each piece.page.sections as section, i (section.id)}
         <li
-          class:on={piece.sectionHere === i}
+          class:on={piece.page.sectionHere === i}
           class:thin={isBody(section) && weightOf(section.words, body) !== ''}
           style="flex:{Math.max(section.words, total / 40)}"
         >
           <button
-            onclick={() => !dragged && piece.goToSection(i)}
+            onclick={() => !dragged && piece.page.goToSection(i)}
             onpointerdown={(e) => grab(e, i)}
             ondragover={(e) => takesPassages(e, i)}
             ondragleave={() => (fedAt = -1)}

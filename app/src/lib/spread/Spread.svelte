@@ -48,17 +48,17 @@
   // Choosing a step, or asking for a passage, turns to the working side.
   $effect(() => {
     void piece.step;
-    void piece.shownPassage;
+    void piece.material.shownPassage;
     side = 'left';
     untrack(() => (piece.making.shown = false));
     // The leaf that held the other end of the thread is gone.
-    untrack(() => piece.light(null));
+    untrack(() => piece.page.light(null));
   });
 
   // The head line of the application folds away as well.
   $effect(() => {
     document.body.classList.toggle('alone', piece.alone);
-    if (piece.alone) piece.view?.focus();
+    if (piece.alone) piece.page.view?.focus();
     return () => document.body.classList.remove('alone');
   });
 
@@ -69,7 +69,7 @@
 
   // The player stays with the recording that is open, on the steps where its words are.
   $effect(() => {
-    const open = piece.sources.find((s) => s.id === piece.openSource);
+    const open = piece.material.sources.find((s) => s.id === piece.material.openSource);
     if (open?.recording) piece.player.source = open;
     else if (!piece.player.playing) piece.player.source = null;
   });
@@ -88,7 +88,7 @@
     if (event.code === 'BracketLeft') fold('left');
     else if (event.code === 'BracketRight') fold('right');
     else if (event.code === 'KeyA') piece.alone = !piece.alone;
-    else if (event.code === 'KeyR' && !event.shiftKey) piece.finding = true;
+    else if (event.code === 'KeyR' && !event.shiftKey) piece.page.finding = true;
     else if (event.code === 'Digit0') side = side === 'left' ? 'right' : 'left';
     else return;
     event.preventDefault();
@@ -160,7 +160,7 @@
   </main>
   {#if piece.alone}
     <p class="foot">
-      {count(piece.figures?.words ?? 0, 'word')}, {count(piece.figures?.minutes ?? 0, 'minute')} to read
+      {count(piece.proofing.figures?.words ?? 0, 'word')}, {count(piece.proofing.figures?.minutes ?? 0, 'minute')} to read
       <span role="status">{status.says}</span>
       <button class="word" onclick={() => (piece.alone = false)}>Everything else (Esc)</button>
     </p>

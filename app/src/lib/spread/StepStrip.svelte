@@ -11,27 +11,27 @@
     return piece.postings.every((p) => p.version === piece.saver.version) ? 'sent' : 'changed since';
   });
   const figures: Record<Step, string> = $derived({
-    gather: count(piece.sources.length, 'source'),
-    tidy: !piece.sources.length
+    gather: count(piece.material.sources.length, 'source'),
+    tidy: !piece.material.sources.length
       ? 'nothing yet'
-      : piece.leftToTidy === null
+      : piece.material.leftToTidy === null
         ? 'looking'
-        : piece.leftToTidy
-          ? `${figure(piece.leftToTidy)} to look at`
+        : piece.material.leftToTidy
+          ? `${figure(piece.material.leftToTidy)} to look at`
           : 'all done',
-    shape: piece.hasWords ? count(piece.sections.length, 'section') : 'no sections',
-    write: piece.figures ? count(piece.figures.words, 'word') : 'counting',
-    dress: piece.figures ? count(piece.figures.pictures, 'picture') : 'counting',
-    proof: piece.figures ? count(piece.findings.length, 'finding') : 'looking',
+    shape: piece.page.hasWords ? count(piece.page.sections.length, 'section') : 'no sections',
+    write: piece.proofing.figures ? count(piece.proofing.figures.words, 'word') : 'counting',
+    dress: piece.proofing.figures ? count(piece.proofing.figures.pictures, 'picture') : 'counting',
+    proof: piece.proofing.figures ? count(piece.proofing.findings.length, 'finding') : 'looking',
     send: sent,
   });
   const done: Record<Step, boolean> = $derived({
-    gather: piece.sources.length > 0,
-    tidy: piece.sources.length > 0 && piece.leftToTidy === 0,
-    shape: piece.sections.length > 1,
-    write: (piece.figures?.words ?? 0) > 0,
-    dress: (piece.figures?.pictures ?? 0) > 0,
-    proof: piece.hasWords && !!piece.figures && piece.findings.length === 0,
+    gather: piece.material.sources.length > 0,
+    tidy: piece.material.sources.length > 0 && piece.material.leftToTidy === 0,
+    shape: piece.page.sections.length > 1,
+    write: (piece.proofing.figures?.words ?? 0) > 0,
+    dress: (piece.proofing.figures?.pictures ?? 0) > 0,
+    proof: piece.page.hasWords && !!piece.proofing.figures && piece.proofing.findings.length === 0,
     send: sent === 'sent',
   });
 

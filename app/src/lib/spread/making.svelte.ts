@@ -9,11 +9,8 @@ import { turned } from '@even-page/core/tidy/wording/choices';
 import { flowOf } from '@even-page/core/tidy/flow';
 import { newBlockId } from '$lib/block-id.ts';
 import { core } from '$lib/workers/core.ts';
-import type { Stretch } from '@even-page/core/shape/feeding';
-import type { Fed } from '@even-page/core/shape/feeding';
-import type { House } from '@even-page/core/tidy/house';
-import type { Section } from '@even-page/core/post/sections';
-import type { SourceInHand } from './piece-data.ts';
+import type { MaterialInHand } from './gather/material-in-hand.svelte.ts';
+import type { PageInHand } from './page/page-in-hand.svelte.ts';
 
 /** What one press did, and what it takes to undo it. */
 export type Made = {
@@ -32,19 +29,12 @@ export type Made = {
 
 /** What the press works on: the page, its details and the material, and how they are changed. */
 type InHand = {
-  readonly doc: PostNode;
-  details: Details;
-  readonly house: House;
-  readonly sources: SourceInHand[];
-  readonly sections: Section[];
-  readonly fed: Fed;
-  readonly tidied: Parameters<ReturnType<typeof core>['makePage']>[0];
-  readonly leftToTidy: number | null;
+  readonly page: PageInHand;
+  readonly material: MaterialInHand;
+  readonly details: Details;
+  detailsNow: () => Details;
+  setDetails: (details: Details) => void;
   changeEdits: (source: string, put: Edit[], drop: Edit[]) => void;
-  replacePage: (doc: PostNode) => void;
-  renameHeading: (old: string, heading: string) => void;
-  feed: (section: string, stretches: readonly Stretch[]) => void;
-  changed: () => void;
 };
 
 // Repairs are asked for so often, and waited for so long; then the page is made without them.
@@ -75,12 +65,12 @@ export class Making {
     this.sorry = '';
     try {
       this.busy = 'Looking through the words';
-      for (let waited = 0; piece.leftToTidy === null && waited < WAITED_MS; waited += ASKED_MS)
+      for (let waited = 0; piece.material.leftToTidy === null && waited < WAITED_MS; waited += ASKED_MS)
         await new Promise((resolve) => setTimeout(resolve, ASKED_MS));
       const begun = performance.now();
-      const before = this.made?.before ?? { doc: piece.doc, details: $state.snapshot(piece.details) };
+      const before = this.made?.before ?? { doc: piece.page.doc, details: piece.detailsNow() };
       const took = this.made?.took ?? new Map<string, Edit[]>();
-      for (const { id, edits, proposed } of piece.sources) {
+      for (const { id, edits, proposed } of piece.material.sources) {
         const known = new Set(edits.map(editKey));
         const sure = (proposed ?? []).filter((e) => !isMark(e) && !known.has(editKey(e)));
         if (!sure.length) continue;
@@ -89,18 +79,17 @@ export class Making {
       }
       this.busy = 'Writing the page';
       const { doc, titles, standfirst, description, account, leftOut, facts } = await core().makePage(
-        piece.tidied,
+        piece.material.tidied,
         length === undefined ? {} : { length },
-        piece.house,
+        piece.material.house,
       );
       for (const [id, edits] of taken) took.set(id, [...(took.get(id) ?? []), ...edits]);
-      piece.replacePage(withIds(docFromJSON(doc), newBlockId));
-      const given = piece.sources.flatMap((s) => s.published?.title ?? s.source.title ?? titleOfName(s.name) ?? []);
+      piece.page.replacePage(withIds(docFromJSON(doc), newBlockId));
+      const given = piece.material.sources.flatMap((s) => s.published?.title ?? s.source.title ?? titleOfName(s.name) ?? []);
       const choices = [...new Set([...given, ...titles])].slice(0, MOST_TITLES);
       const { details: found } = fitDetails({ title: choices[0] ?? '', standfirst, description });
       const filled = (['title', 'standfirst', 'description'] as const).filter((name) => !before.details[name] && found[name]);
       for (const name of filled) piece.details[name] = found[name]!;
-      piece.changed();
       this.made = { account, titles: choices, leftOut, facts, took, before, filled, seconds: (performance.now() - begun) / 1000 };
       this.shown = true;
     } catch {
@@ -116,10 +105,9 @@ export class Making {
     const { made } = this;
     if (!made) return;
     const piece = this.#piece;
-    piece.replacePage(made.before.doc);
-    piece.details = made.before.details;
+    piece.page.replacePage(made.before.doc);
+    piece.setDetails(made.before.details);
     for (const [id, edits] of made.took) piece.changeEdits(id, [], edits);
-    piece.changed();
     this.made = null;
     this.shown = false;
   }
@@ -128,22 +116,21 @@ export class Making {
   bringBack(out: LeftOut): void {
     const piece = this.#piece;
     const { source, sentence } = out;
-    const held = piece.sources.find((s) => s.id === source);
+    const held = piece.material.sources.find((s) => s.id === source);
     if (!held || !this.made) return;
     piece.changeEdits(source, [turned(flowOf(held.source).text, sentence, 'in')], []);
-    const fed = piece.fed.get(source);
+    const fed = piece.page.fed.get(source);
     let section: string | undefined;
     for (let passage = sentence.first; passage >= 0 && !section; passage--) section = fed?.get(passage)?.at(-1);
     const { speaker } = held.source.passages[sentence.first]!;
     const stretch = { source, sentences: [sentence], text: sentence.text, words: 0, feeds: [], ...(speaker ? { speaker } : {}) };
-    piece.feed(section ?? piece.sections[0]?.id ?? 'lead', [stretch]);
+    piece.page.feed(section ?? piece.page.sections[0]?.id ?? 'lead', [stretch]);
     this.made = { ...this.made, leftOut: this.made.leftOut.filter((o) => o !== out) };
   }
 
   /** Gives the page another of its titles. */
   entitle(title: string): void {
     this.#piece.details.title = title;
-    this.#piece.changed();
   }
 
   /** A figure or a name is right. */
@@ -154,11 +141,11 @@ export class Making {
   /** Puts key points before the first section. Returns whether the page says any. */
   async addKeyPoints(): Promise<boolean> {
     const piece = this.#piece;
-    const before = piece.doc;
+    const before = piece.page.doc;
     const found = await core().withStandingPart(before.toJSON() as object, 'keyPoints', {});
     // What was typed meanwhile is not written over.
-    if (!found || piece.doc !== before) return false;
-    piece.replacePage(withIds(docFromJSON(found), newBlockId));
+    if (!found || piece.page.doc !== before) return false;
+    piece.page.replacePage(withIds(docFromJSON(found), newBlockId));
     return true;
   }
 
@@ -166,7 +153,7 @@ export class Making {
   head(old: string, heading: string): void {
     const piece = this.#piece;
     if (!this.made) return;
-    piece.renameHeading(old, heading);
+    piece.page.renameHeading(old, heading);
     const unsure = this.made.account.unsure.map((u) => (u.heading === old ? { ...u, heading } : u));
     this.made = { ...this.made, account: { ...this.made.account, unsure } };
   }

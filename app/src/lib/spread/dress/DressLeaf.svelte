@@ -17,17 +17,17 @@
   let chosenId = $state('');
 
   const pictures = $derived.by(() => {
-    void piece.pageTick;
-    return picturesOf(piece.doc);
+    void piece.page.tick;
+    return picturesOf(piece.page.doc);
   });
   // The picture selected on the page, or the one chosen here.
   const selectedOnPage = $derived.by(() => {
-    void piece.caretTick;
-    const selection = piece.view?.state.selection;
+    void piece.page.caretTick;
+    const selection = piece.page.view?.state.selection;
     return selection instanceof NodeSelection && selection.node.type.name === 'picture' ? (selection.node.attrs.id as string) : '';
   });
   const chosen = $derived(pictures.find((p) => p.id === (selectedOnPage || chosenId)) ?? pictures[0]);
-  const weight = $derived(chosen && piece.pictures[chosen.src]);
+  const weight = $derived(chosen && piece.page.pictures[chosen.src]);
 
   async function add(files: readonly File[]) {
     if (!files.length) return;
@@ -47,8 +47,8 @@
 
   // Where the writer is; a first picture goes after the first paragraph (common practice, no source).
   function placeForPicture(): number | undefined {
-    if (pictures.length || piece.view?.state.selection.from !== 1) return undefined;
-    return piece.doc.firstChild!.nodeSize;
+    if (pictures.length || piece.page.view?.state.selection.from !== 1) return undefined;
+    return piece.page.doc.firstChild!.nodeSize;
   }
 
   // Pictures that stand on another site: it may take them away, and sees who reads the page.
@@ -64,7 +64,7 @@
           `/pieces/${piece.id}/pictures`,
           json('POST', { address: src }),
         );
-        piece.pictures = { ...piece.pictures, [found[0]!.src]: found[0]! };
+        piece.page.pictures = { ...piece.page.pictures, [found[0]!.src]: found[0]! };
         change(id, { src: found[0]!.src });
       } catch (cause) {
         if (!(cause instanceof Refused)) throw cause;
@@ -76,7 +76,7 @@
   }
 
   function change(id: string, attrs: Partial<PictureAttrs>) {
-    const { view } = piece;
+    const { view } = piece.page;
     if (!view) return;
     view.state.doc.descendants((node, pos) => {
       if (node.attrs.id !== id) return !node.isTextblock;
@@ -94,7 +94,7 @@
   }
 
   function takeOut(id: string) {
-    const { view } = piece;
+    const { view } = piece.page;
     view?.state.doc.descendants((node, pos) => {
       if (node.attrs.id === id) view.dispatch(view.state.tr.delete(pos, pos + node.nodeSize));
       return !node.isTextblock;
@@ -139,7 +139,7 @@
           aria-label="Picture {i + 1}: {p.alt || 'no alternative text'}"
           onclick={() => {
             chosenId = p.id;
-            piece.goToBlock(p.id);
+            piece.page.goToBlock(p.id);
           }}
         >
           <img src={p.src} alt="" />

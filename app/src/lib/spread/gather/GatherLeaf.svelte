@@ -29,8 +29,8 @@
 
   let turn: Promise<void> = Promise.resolve();
 
-  const words = $derived(piece.sources.reduce((sum, s) => sum + s.words, 0));
-  const open = $derived(piece.sources.find((s) => s.id === piece.openSource));
+  const words = $derived(piece.material.sources.reduce((sum, s) => sum + s.words, 0));
+  const open = $derived(piece.material.sources.find((s) => s.id === piece.material.openSource));
 
   /** Does something with the material on the server, then shows what it came to; the source it opened, if a new one. */
   function change(says: string, work: () => Promise<unknown>, done = ''): Promise<void> {
@@ -40,12 +40,12 @@
   async function carryOut(says: string, work: () => Promise<unknown>, done = ''): Promise<void> {
     busy = says;
     sorry = told = '';
-    const before = new Set(piece.sources.map((s) => s.id));
+    const before = new Set(piece.material.sources.map((s) => s.id));
     try {
       await piece.saver.save();
       await work();
       await invalidateAll();
-      piece.openSource = piece.sources.find((s) => !before.has(s.id))?.id ?? piece.openSource;
+      piece.material.openSource = piece.material.sources.find((s) => !before.has(s.id))?.id ?? piece.material.openSource;
       told = done;
       asking = null;
       text = address = '';
@@ -108,7 +108,7 @@
 <div class="leaf-body" role="region" aria-label="Material" ondragover={(e) => e.preventDefault()} {ondrop}>
   <div class="bar">
     <h2>Material</h2>
-    <span class="muted">{count(piece.sources.length, 'source')}, {count(words, 'word')}</span>
+    <span class="muted">{count(piece.material.sources.length, 'source')}, {count(words, 'word')}</span>
     <div class="end">
       {#if busy}<span class="muted" role="status">{busy}…</span>{/if}
       <button class="word" onclick={() => (asking = 'again')}>Use again</button>
@@ -121,7 +121,7 @@
   </div>
   {#if piece.making.sorry}<p class="sorry" role="alert">{piece.making.sorry}</p>{/if}
   {#if sorry && !asking}<p class="sorry" role="alert">{sorry}</p>{/if}
-  {#if words && !piece.making.made && !piece.hasWords}
+  {#if words && !piece.making.made && !piece.page.hasWords}
     <div class="press">
       <p>The words tidied and as written, in sections with headings, at the length of a post. All of it can be taken back.</p>
       <button class="act" disabled={!!piece.making.busy} onclick={() => void piece.making.make()}
@@ -135,9 +135,9 @@
   {/if}
   {#if told}<p class="told" role="status">{told}</p>{/if}
   <Sending {uploads} />
-  {#if piece.sources.length}
+  {#if piece.material.sources.length}
     <div class="items">
-      {#each piece.sources as source (source.id)}<SourceItem {piece} {source} />{/each}
+      {#each piece.material.sources as source (source.id)}<SourceItem {piece} {source} />{/each}
     </div>
     {#if open}<OpenSource {piece} source={open} {change} />{/if}
   {:else}
@@ -180,7 +180,7 @@
 
 <UseAgain
   bind:open={() => asking === 'again', (is) => (asking = is ? 'again' : null)}
-  here={piece.sources.map((s) => s.id)}
+  here={piece.material.sources.map((s) => s.id)}
   onchoose={useAgain}
 />
 

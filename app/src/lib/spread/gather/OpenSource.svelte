@@ -18,8 +18,8 @@
   }: { piece: Piece; source: SourceInHand; change: (says: string, work: () => Promise<unknown>, done?: string) => Promise<void> } =
     $props();
 
-  const readings = $derived(piece.kinds[source.source.kind]?.readings ?? []);
-  const at = $derived(piece.sources.findIndex((s) => s.id === source.id));
+  const readings = $derived(piece.material.kinds[source.source.kind]?.readings ?? []);
+  const at = $derived(piece.material.sources.findIndex((s) => s.id === source.id));
   const address = $derived(`/pieces/${piece.id}/sources/${source.id}`);
 
   const readAs = (reading: Reading) => void change('Reading', () => askServer(`${address}/reading`, json('PUT', { reading })));
@@ -40,16 +40,20 @@
     <span class="muted small" title="They are kept so, whatever happens later">The words as they came</span>
   {/if}
   <div class="end">
-    {#if piece.sources.length > 1}
+    {#if piece.material.sources.length > 1}
       <button class="icon" disabled={at === 0} aria-label="Move up" title="Move up" onclick={() => move(at - 1)}
         ><ArrowUp size={15} /></button
       >
-      <button class="icon" disabled={at === piece.sources.length - 1} aria-label="Move down" title="Move down" onclick={() => move(at + 1)}
-        ><ArrowDown size={15} /></button
+      <button
+        class="icon"
+        disabled={at === piece.material.sources.length - 1}
+        aria-label="Move down"
+        title="Move down"
+        onclick={() => move(at + 1)}><ArrowDown size={15} /></button
       >
     {/if}
     <button class="word" onclick={takeOff}>Take off</button>
-    {#if piece.leftToTidy}<button class="word" onclick={() => piece.goTo('tidy')}>Go on to Tidy</button>{/if}
+    {#if piece.material.leftToTidy}<button class="word" onclick={() => piece.goTo('tidy')}>Go on to Tidy</button>{/if}
   </div>
 </div>
 {#each source.notes as note (note)}<p class="note"><span aria-hidden="true">◇</span> {note}</p>{/each}

@@ -9,8 +9,8 @@
   let { piece, source }: { piece: Piece; source: SourceInHand } = $props();
 
   let list: HTMLElement;
-  const used = $derived(piece.fed.get(source.id));
-  const shown = $derived(piece.shownPassage?.source === source.id ? piece.shownPassage.passage : -1);
+  const used = $derived(piece.page.fed.get(source.id));
+  const shown = $derived(piece.material.shownPassage?.source === source.id ? piece.material.shownPassage.passage : -1);
 
   $effect(() => {
     if (shown < 0) return;
@@ -43,7 +43,7 @@
     const all = source.source.passages;
     const here = shown >= 0 ? shown : spoken;
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step) piece.shownPassage = { source: source.id, passage: Math.max(0, Math.min(all.length - 1, here + step)) };
+    if (step) piece.material.shownPassage = { source: source.id, passage: Math.max(0, Math.min(all.length - 1, here + step)) };
     else if (!source.recording) return;
     else if (event.key === 'Enter') piece.playFrom(source.id, Math.max(0, here));
     else if (event.key === 'ArrowRight' && player.word && spoken >= 0) piece.playFrom(source.id, spoken, player.word.to + 1);
@@ -54,7 +54,7 @@
 
   function follow(n: number) {
     let block = '';
-    piece.doc.descendants((node) => {
+    piece.page.doc.descendants((node) => {
       if (
         !block &&
         node.attrs.origins?.some(
@@ -64,7 +64,7 @@
         block = node.attrs.id as string;
       return !block && !node.isTextblock;
     });
-    if (block) piece.goToBlock(block);
+    if (block) piece.page.goToBlock(block);
   }
 </script>
 
@@ -79,8 +79,8 @@
       class:used={used?.has(n)}
       class:now={spoken === n}
       onclick={(e) => playFrom(e, n)}
-      onpointerenter={() => piece.light({ source: source.id, passage: n })}
-      onpointerleave={() => piece.light(null)}
+      onpointerenter={() => piece.page.light({ source: source.id, passage: n })}
+      onpointerleave={() => piece.page.light(null)}
     >
       {#if passage.startMs !== undefined}<span class="t mono">{showTime(passage.startMs)}</span>{:else}<span class="t mono">{n + 1}</span
         >{/if}

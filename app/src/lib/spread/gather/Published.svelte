@@ -23,12 +23,11 @@
 
   function useFor(field: 'title' | 'description') {
     piece.details[field] = published[field];
-    piece.changed();
     says = field === 'title' ? 'It is the title of the page.' : 'It is the description of the page.';
   }
 
   function putLink() {
-    const { view } = piece;
+    const { view } = piece.page;
     if (!view) return;
     const { state } = view;
     const words = schema.text(published.title || published.address, [schema.marks.link.create({ href: published.address })]);

@@ -28,16 +28,16 @@
     if (isOpen) item.scrollIntoView({ block: 'nearest' });
   });
 
-  const isOpen = $derived(source.id === piece.openSource);
+  const isOpen = $derived(source.id === piece.material.openSource);
 
   const says = $derived.by(() => {
     const minutes = source.durationMs === null ? '' : `${Math.max(1, Math.round(source.durationMs / 60_000))} min, `;
     const voices = new Set(source.source.passages.map((p) => p.speaker).filter(Boolean)).size;
-    return `${minutes}${piece.kinds[source.source.kind]?.label}; ${count(source.words, 'word')}${voices > 1 ? `; ${voices} voices` : ''}; ${sayBytes(source.bytes)}`;
+    return `${minutes}${piece.material.kinds[source.source.kind]?.label}; ${count(source.words, 'word')}${voices > 1 ? `; ${voices} voices` : ''}; ${sayBytes(source.bytes)}`;
   });
 </script>
 
-<button bind:this={item} class="item" class:on={isOpen} aria-pressed={isOpen} onclick={() => (piece.openSource = source.id)}>
+<button bind:this={item} class="item" class:on={isOpen} aria-pressed={isOpen} onclick={() => (piece.material.openSource = source.id)}>
   <Icon size={17} aria-hidden="true" />
   <span
     ><b>{source.name}</b>

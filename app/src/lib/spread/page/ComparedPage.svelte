@@ -5,11 +5,11 @@
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
 
-  let { piece, was, is }: { piece: Piece; was: Piece['doc']; is: Piece['doc'] | null } = $props();
+  let { piece, was, is }: { piece: Piece; was: Piece['page']['doc']; is: Piece['page']['doc'] | null } = $props();
 
   const now = $derived.by(() => {
-    void piece.pageTick;
-    return is ?? piece.doc;
+    void piece.page.tick;
+    return is ?? piece.page.doc;
   });
   const blocks = $derived(compare(was, now));
   const changed = $derived(changedWords(blocks));
@@ -30,7 +30,7 @@
 
 <div class="bar">
   <span role="status">{count(changed.put, 'word')} put in, {count(changed.taken, 'word')} taken out</span>
-  <button class="quiet end" onclick={() => (piece.comparing = null)}>Back to the page</button>
+  <button class="quiet end" onclick={() => (piece.page.comparing = null)}>Back to the page</button>
 </div>
 <!-- A scrolled text must be reachable by keyboard. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -38,7 +38,9 @@
   <div class="page">
     {#each blocks as block, i (i)}
       {#if firsts.has(block)}
-        <p class="back"><button class="word" onclick={() => piece.bringBackSection(was, block.section)}>Bring this section back</button></p>
+        <p class="back">
+          <button class="word" onclick={() => piece.page.bringBackSection(was, block.section)}>Bring this section back</button>
+        </p>
       {/if}
       <svelte:element this={tagOf(block)} class="block {block.how}">
         {#if SAYS[block.how]}<small>{SAYS[block.how]}</small>{/if}

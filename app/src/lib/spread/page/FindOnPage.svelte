@@ -15,20 +15,20 @@
   let at = $state(0);
 
   const page = $derived.by(() => {
-    void piece.pageTick;
-    return pageText(piece.doc);
+    void piece.page.tick;
+    return pageText(piece.page.doc);
   });
   const places = $derived(matches.map((m) => onPage(page, m.from, m.to)));
 
   $effect(() => {
-    if (piece.view) showHits(piece.view, places, at);
+    if (piece.page.view) showHits(piece.page.view, places, at);
   });
-  onMount(() => () => piece.view && showHits(piece.view, [], 0));
+  onMount(() => () => piece.page.view && showHits(piece.page.view, [], 0));
 
   // The last first, so that the places of the others hold.
   function replace(chosen: readonly FoundWords[]): number {
-    if (!piece.view) return 0;
-    const { tr } = piece.view.state;
+    if (!piece.page.view) return 0;
+    const { tr } = piece.page.view.state;
     let n = 0;
     for (const match of [...chosen].reverse()) {
       const place = onPage(page, match.from, match.to);
@@ -37,12 +37,12 @@
       else tr.delete(place.from, place.to);
       n++;
     }
-    if (n) piece.view.dispatch(closeHistory(tr));
+    if (n) piece.page.view.dispatch(closeHistory(tr));
     return n;
   }
 
   function inSelection(): readonly FoundWords[] {
-    const range = piece.view?.state.selection;
+    const range = piece.page.view?.state.selection;
     return range ? matches.filter((_, i) => places[i] && places[i].from >= range.from && places[i].to <= range.to) : [];
   }
 
@@ -50,9 +50,9 @@
   function close() {
     const place = places[at];
     onclose();
-    if (!piece.view) return;
-    if (place) piece.view.dispatch(piece.view.state.tr.setSelection(TextSelection.create(piece.doc, place.from, place.to)));
-    piece.view.focus();
+    if (!piece.page.view) return;
+    if (place) piece.page.view.dispatch(piece.page.view.state.tr.setSelection(TextSelection.create(piece.page.doc, place.from, place.to)));
+    piece.page.view.focus();
   }
 </script>
 

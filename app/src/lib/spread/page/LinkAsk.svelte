@@ -20,7 +20,7 @@
   });
 
   function currentLink(): string | null {
-    const selection = piece.view?.state.selection;
+    const selection = piece.page.view?.state.selection;
     const mark = selection?.$from.marks().find((m) => m.type === link) ?? selection?.$to.nodeBefore?.marks.find((m) => m.type === link);
     return (mark?.attrs.href as string | undefined) ?? null;
   }
@@ -34,7 +34,7 @@
       sorry = 'A link leads to a web address, such as https://larkfield.example/stones, or to a mail address.';
       return;
     }
-    const view = piece.view!;
+    const view = piece.page.view!;
     const { state } = view;
     const { from, to, empty } = state.selection;
     const mark = link.create({ href });
@@ -43,13 +43,13 @@
   }
 
   function takeOut() {
-    piece.run(removeLink);
+    piece.page.run(removeLink);
     close();
   }
 
   function close() {
     open = false;
-    setTimeout(() => piece.view?.focus());
+    setTimeout(() => piece.page.view?.focus());
   }
 </script>
 

@@ -26,17 +26,17 @@
     const put = () => {
       clearTimeout(timer);
       if (waiting === null) return;
-      const found = fromMarkup(waiting, as, piece.doc);
+      const found = fromMarkup(waiting, as, piece.page.doc);
       left = found.left;
-      piece.rewrite(found.doc);
+      piece.page.rewrite(found.doc);
       waiting = null;
     };
     void import('./markup-editor.ts').then(({ markupEditor }) => {
       if (isGone) return;
-      const caret = piece.view!.state.selection.$from;
+      const caret = piece.page.view!.state.selection.$from;
       editor = markupEditor(place, {
-        text: toMarkup(piece.doc, as),
-        cursor: offsetOfBlock(piece.doc, as, caret.index(0)),
+        text: toMarkup(piece.page.doc, as),
+        cursor: offsetOfBlock(piece.page.doc, as, caret.index(0)),
         as,
         label,
         changed: (text) => {
@@ -53,19 +53,19 @@
       if (!editor) return;
       const block = blockAtOffset(editor.state.doc.toString(), as, editor.state.selection.main.head);
       editor.destroy();
-      const id = piece.doc.maybeChild(block)?.attrs.id as string | undefined;
-      if (id) requestAnimationFrame(() => piece.goToBlock(id));
+      const id = piece.page.doc.maybeChild(block)?.attrs.id as string | undefined;
+      if (id) requestAnimationFrame(() => piece.page.goToBlock(id));
     };
   });
 
   async function copy() {
     await navigator.clipboard.writeText(
-      to === 'markdown' ? await fileText('md', $state.snapshot(piece.details), piece.doc) : toMarkup(piece.doc, to),
+      to === 'markdown' ? await fileText('md', piece.detailsNow(), piece.page.doc) : toMarkup(piece.page.doc, to),
     );
     says = `The ${NAME[to]} is on the clipboard`;
   }
 
-  const save = () => takeAlong(to === 'markdown' ? 'md' : 'html', $state.snapshot(piece.details), piece.doc);
+  const save = () => takeAlong(to === 'markdown' ? 'md' : 'html', piece.detailsNow(), piece.page.doc);
 </script>
 
 <div class="bar">

@@ -41,7 +41,7 @@
 
   // The line being written stays at mid-height.
   function middle() {
-    const { view } = piece;
+    const { view } = piece.page;
     if (!view || !sheet) return;
     const line = view.coordsAtPos(view.state.selection.head);
     const { top, height } = sheet.getBoundingClientRect();
@@ -53,10 +53,10 @@
   });
 
   onMount(() => {
-    const editor = createEditor(place, piece.doc, {
-      changed: (steps, areTyped) => piece.pageChanged(steps, areTyped),
+    const editor = createEditor(place, piece.page.doc, {
+      changed: (steps, areTyped) => piece.page.changed(steps, areTyped),
       moved: (isTyped) => {
-        piece.caretMoved(isTyped);
+        piece.page.caretMoved(isTyped);
         if (piece.alone) middle();
       },
       markChosen: (origins) => piece.showOrigin(origins),
@@ -64,9 +64,9 @@
       picturesBrought: (files, at) => void bringPictures(files, at),
       linkWanted: () => (linking = true),
     });
-    piece.attach(editor);
+    piece.page.attach(editor);
     return () => {
-      piece.attach(null);
+      piece.page.attach(null);
       editor.destroy();
     };
   });
@@ -74,26 +74,26 @@
   function intoPage(event: KeyboardEvent) {
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    piece.view?.focus();
+    piece.page.view?.focus();
   }
 </script>
 
 <Choices saver={piece.saver} />
 <OfferedWords saver={piece.saver} />
-{#if piece.comparing}<ComparedPage {piece} was={piece.comparing.was} is={piece.comparing.is} />{/if}
-<div class="bar" hidden={!!piece.comparing || piece.alone}>
+{#if piece.page.comparing}<ComparedPage {piece} was={piece.page.comparing.was} is={piece.page.comparing.is} />{/if}
+<div class="bar" hidden={!!piece.page.comparing || piece.alone}>
   <Views views={VIEWS} bind:open={view} label="Views of the page" />
   {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}
 </div>
-{#if piece.finding && view === 'page' && !piece.comparing}<FindOnPage {piece} onclose={() => (piece.finding = false)} />{/if}
+{#if piece.page.finding && view === 'page' && !piece.page.comparing}<FindOnPage {piece} onclose={() => (piece.page.finding = false)} />{/if}
 {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
 <!-- The editor stays where it is while another view is looked at: caret and undo survive. -->
 <div
   class="sheet"
   class:alone={piece.alone}
   bind:this={sheet}
-  class:fed={piece.sources.length > 0}
-  hidden={view !== 'page' || !!piece.comparing}
+  class:fed={piece.material.sources.length > 0}
+  hidden={view !== 'page' || !!piece.page.comparing}
 >
   <textarea
     class="title"
@@ -101,7 +101,6 @@
     aria-label="Title"
     placeholder="Title"
     bind:value={piece.details.title}
-    oninput={() => piece.changed()}
     onkeydown={intoPage}
     maxlength="300"></textarea>
   <textarea
@@ -110,12 +109,11 @@
     aria-label="Standfirst"
     placeholder="Standfirst: one or two sentences that say what the post gives"
     bind:value={piece.details.standfirst}
-    oninput={() => piece.changed()}
     onkeydown={intoPage}
     maxlength="1000"></textarea>
   <div bind:this={place}></div>
 </div>
-{#if piece.comparing}<!-- The versions stand in its place. -->{:else if view === 'reader'}<ReadersView
+{#if piece.page.comparing}<!-- The versions stand in its place. -->{:else if view === 'reader'}<ReadersView
     {piece}
   />{:else if view !== 'page'}{#key view}<Markup {piece} to={view} />{/key}{/if}
 <LinkAsk {piece} bind:open={linking} />

@@ -15,8 +15,8 @@
   const scale = $derived(Math.min(1, (room - 2) / width.px));
   // Safe to show as it is: it is made of the post's own nodes, whose addresses are checked.
   const html = $derived.by(() => {
-    void piece.pageTick;
-    return postToHtml(piece.doc);
+    void piece.page.tick;
+    return postToHtml(piece.page.doc);
   });
 </script>
 

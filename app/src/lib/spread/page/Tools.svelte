@@ -31,8 +31,8 @@
   const { nodes, marks } = schema;
 
   const here = $derived.by(() => {
-    void piece.caretTick;
-    const state = piece.view?.state;
+    void piece.page.caretTick;
+    const state = piece.page.view?.state;
     if (!state) return { level: 0, strong: false, emphasis: false, link: false, bullets: false };
     const set = state.storedMarks ?? state.selection.$from.marks();
     const { parent } = state.selection.$from;
@@ -94,7 +94,7 @@
     },
     {
       items: [
-        { name: 'find', label: 'Find and replace', keys: 'Alt R', command: () => (piece.finding = true) },
+        { name: 'find', label: 'Find and replace', keys: 'Alt R', command: () => (piece.page.finding = true) },
         { name: 'alone', label: 'Alone with the page', keys: 'Alt A', command: () => (piece.alone = true) },
         { name: 'undo', label: 'Undo', keys: 'Ctrl Z', command: undo },
         { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },
@@ -102,16 +102,16 @@
     },
   ];
   const more = $derived.by(() => {
-    void piece.caretTick;
-    const state = piece.view?.state;
+    void piece.page.caretTick;
+    const state = piece.page.view?.state;
     return MORE.filter(({ when }) => !when || (state && when(state)));
   });
 
   // A menu that closes gives the focus to its trigger in the next frame; the page takes it back after that.
   function choose(name: string) {
-    piece.run(MORE.flatMap((g) => g.items).find((m) => m.name === name)!.command);
+    piece.page.run(MORE.flatMap((g) => g.items).find((m) => m.name === name)!.command);
     // The bar of find and replace has the focus for itself.
-    requestAnimationFrame(() => requestAnimationFrame(() => piece.finding || piece.view?.focus()));
+    requestAnimationFrame(() => requestAnimationFrame(() => piece.page.finding || piece.page.view?.focus()));
   }
 
   // Pressing a tool must not take the selection away from the page.
@@ -125,21 +125,21 @@
     title="Heading (##)"
     aria-label="Heading"
     onmousedown={hold}
-    onclick={() => piece.run(toggleHeading(2))}>H2</button
+    onclick={() => piece.page.run(toggleHeading(2))}>H2</button
   >
   <button
     aria-pressed={here.strong}
     title="Bold (Ctrl B)"
     aria-label="Bold"
     onmousedown={hold}
-    onclick={() => piece.run(toggleMark(marks.strong))}><Bold size={16} /></button
+    onclick={() => piece.page.run(toggleMark(marks.strong))}><Bold size={16} /></button
   >
   <button
     aria-pressed={here.emphasis}
     title="Italic (Ctrl I)"
     aria-label="Italic"
     onmousedown={hold}
-    onclick={() => piece.run(toggleMark(marks.emphasis))}><Italic size={16} /></button
+    onclick={() => piece.page.run(toggleMark(marks.emphasis))}><Italic size={16} /></button
   >
   <button aria-pressed={here.link} title="Link (Ctrl K)" aria-label="Link" onmousedown={hold} onclick={onlink}><Link size={16} /></button>
   <button
@@ -147,7 +147,7 @@
     title="Bulleted list (-)"
     aria-label="Bulleted list"
     onmousedown={hold}
-    onclick={() => piece.run(toggleList(nodes.bulletList))}><List size={16} /></button
+    onclick={() => piece.page.run(toggleList(nodes.bulletList))}><List size={16} /></button
   >
   <FileChooser label="Choose pictures for the page" accept="image/*" onfiles={onpictures}>
     {#snippet children(choose)}

@@ -12,14 +12,14 @@
 
   let view = $state<'findings' | 'figures'>('findings');
   let opened = $state<Finding | null>(null);
-  const fine = $derived(CHECKS.length - new Set(piece.findings.map((f) => f.check)).size);
+  const fine = $derived(CHECKS.length - new Set(piece.proofing.findings.map((f) => f.check)).size);
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
 
   function go(finding: Finding) {
     opened = finding;
     const { place } = finding;
     if (!place) return;
-    if ('block' in place) return piece.goToBlock(place.block, place.from, place.to);
+    if ('block' in place) return piece.page.goToBlock(place.block, place.from, place.to);
     if (place.detail === 'title' || place.detail === 'standfirst') {
       document.querySelector<HTMLElement>(`textarea[aria-label="${place.detail === 'title' ? 'Title' : 'Standfirst'}"]`)?.focus();
     } else {
@@ -38,7 +38,7 @@
 <div class="bar">
   <Views
     views={[
-      { name: 'findings', label: 'Findings', count: piece.findings.length },
+      { name: 'findings', label: 'Findings', count: piece.proofing.findings.length },
       { name: 'figures', label: 'Figures' },
     ]}
     bind:open={view}
@@ -47,17 +47,17 @@
   <span class="end muted small">checked as you write</span>
 </div>
 <div class="scroll">
-  {#if piece.figures?.words}
-    <GradeChart grades={piece.figures.grades} onchoose={(block) => piece.goToBlock(block)} />
+  {#if piece.proofing.figures?.words}
+    <GradeChart grades={piece.proofing.figures.grades} onchoose={(block) => piece.page.goToBlock(block)} />
     <p class="note summary">
-      Grade by paragraph. Reading ease {round(piece.figures.ease)}, grade {round(piece.figures.grade)}; {count(
-        piece.figures.words,
+      Grade by paragraph. Reading ease {round(piece.proofing.figures.ease)}, grade {round(piece.proofing.figures.grade)}; {count(
+        piece.proofing.figures.words,
         'word',
-      )}, {round(piece.figures.words / Math.max(1, piece.figures.sentences))} to a sentence.
+      )}, {round(piece.proofing.figures.words / Math.max(1, piece.proofing.figures.sentences))} to a sentence.
     </p>
   {/if}
   {#if view === 'findings'}
-    {#each piece.findings as f, i (i)}
+    {#each piece.proofing.findings as f, i (i)}
       {#if f.place}
         <button class="item" class:on={opened === f} onclick={() => go(f)}>
           <Gravity gravity={f.gravity} /><span
@@ -78,28 +78,28 @@
       <Gravity gravity="fine" /><span
         ><b>{fine} of {count(CHECKS.length, 'check')} {fine === 1 ? 'is' : 'are'} fine</b>
         <span class="says">
-          {CHECKS.filter((c) => !piece.findings.some((f) => f.check === c.name))
+          {CHECKS.filter((c) => !piece.proofing.findings.some((f) => f.check === c.name))
             .map((c) => c.name)
             .join(', ')}
         </span></span
       ><span></span>
     </div>
-  {:else if piece.figures}
+  {:else if piece.proofing.figures}
     <dl>
       <dt>Words</dt>
-      <dd>{figure(piece.figures.words)}</dd>
+      <dd>{figure(piece.proofing.figures.words)}</dd>
       <dt>Minutes to read</dt>
-      <dd>{piece.figures.minutes}</dd>
+      <dd>{piece.proofing.figures.minutes}</dd>
       <dt>Sentences</dt>
-      <dd>{figure(piece.figures.sentences)}</dd>
+      <dd>{figure(piece.proofing.figures.sentences)}</dd>
       <dt>Reading ease</dt>
-      <dd>{round(piece.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
+      <dd>{round(piece.proofing.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
       <dt>Grade</dt>
-      <dd>{round(piece.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
+      <dd>{round(piece.proofing.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
       <dt>Sections</dt>
-      <dd>{piece.sections.length}</dd>
+      <dd>{piece.page.sections.length}</dd>
       <dt>Pictures</dt>
-      <dd>{piece.figures.pictures}</dd>
+      <dd>{piece.proofing.figures.pictures}</dd>
     </dl>
   {/if}
 </div>

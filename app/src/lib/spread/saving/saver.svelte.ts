@@ -116,6 +116,16 @@ export class Saver {
     return this.isSaved || this.#journal.holdsAll;
   }
 
+  /** Whether nothing was changed in this visit that the server does not have. */
+  get isUntouched(): boolean {
+    return this.isSaved && !this.#edits.length;
+  }
+
+  /** Repairs that the server does not have yet, as far as anybody knows. */
+  get unsentEdits(): readonly EditChange[] {
+    return [...(this.#sent?.draft.edits ?? []), ...this.#edits];
+  }
+
   /** The page changed by these steps. */
   pageChanged(steps: readonly PageStep[]): void {
     this.#journal.keepSteps(steps.map((step) => step.toJSON() as object));

@@ -25,7 +25,7 @@
   let went = $state<{ url: string; says: string } | null>(null);
 
   const details = $derived(piece.details);
-  const must = $derived(piece.findings.filter((f) => f.gravity === 'must'));
+  const must = $derived(piece.proofing.findings.filter((f) => f.gravity === 'must'));
   // As typed: it goes into the details as soon as it can be a slug.
   let slug = $derived(details.slug);
   const slugSorry = $derived(sentenceFor(slug));
@@ -47,7 +47,6 @@
     slug = value;
     if (sentenceFor(value)) return;
     piece.details.slug = value;
-    piece.changed();
   }
 
   const posting = (outlet: Outlet) => piece.postings.find((p) => p.outletId === outlet.id);
@@ -68,7 +67,6 @@
     try {
       if (!piece.details.slug && offered) {
         piece.details.slug = offered;
-        piece.changed();
       }
       await piece.saver.save();
       if (!piece.saver.isSaved)
@@ -92,15 +90,14 @@
     }
   }
 
-  const take = (to: 'md' | 'html') => takeAlong(to, $state.snapshot(piece.details), piece.doc);
+  const take = (to: 'md' | 'html') => takeAlong(to, piece.detailsNow(), piece.page.doc);
 </script>
 
 <div class="bar"><h2>Details</h2></div>
 <div class="scroll">
   <div class="field">
     <label for="detail-title">Title</label>
-    <textarea id="detail-title" class="line" rows="1" maxlength="300" bind:value={piece.details.title} oninput={() => piece.changed()}
-    ></textarea>
+    <textarea id="detail-title" class="line" rows="1" maxlength="300" bind:value={piece.details.title}></textarea>
     <small></small>
   </div>
   <div class="field">
@@ -131,21 +128,19 @@
       rows="2"
       maxlength="1000"
       bind:value={piece.details.description}
-      oninput={() => piece.changed()}
       placeholder="What the post gives, in {least} to {most} characters"></textarea>
     <small class:look={length > 0 && (length < least || length > most)}>
-      {#if length}{length}<span class="sr"> characters; {least} to {most} is best</span>{:else if piece.hasWords}<button
+      {#if length}{length}<span class="sr"> characters; {least} to {most} is best</span>{:else if piece.page.hasWords}<button
           class="word"
           onclick={() => {
-            piece.details.description = proposeDescription(details.standfirst, piece.doc);
-            piece.changed();
+            piece.details.description = proposeDescription(details.standfirst, piece.page.doc);
           }}>offer</button
         >{/if}
     </small>
   </div>
   <div class="field">
     <label for="detail-category">Category</label>
-    <input id="detail-category" class="line" maxlength="80" bind:value={piece.details.category} oninput={() => piece.changed()} />
+    <input id="detail-category" class="line" maxlength="80" bind:value={piece.details.category} />
     <small></small>
   </div>
   <div class="field">
@@ -154,7 +149,6 @@
       value={details.tags}
       onValueChange={(e) => {
         piece.details.tags = [...e.value].sort((a, b) => a.localeCompare(b, 'en'));
-        piece.changed();
       }}
       delimiter=","
       addOnPaste

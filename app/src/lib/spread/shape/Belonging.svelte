@@ -17,9 +17,9 @@
   <Offer label="{count(offered.length, 'section')} could stand under the one before">
     {#each offered as { section, under } (section.id)}
       <li>
-        <button class="said" onclick={() => piece.goToBlock(section.id)}><b>{section.heading}</b> under {under.heading}</button>
+        <button class="said" onclick={() => piece.page.goToBlock(section.id)}><b>{section.heading}</b> under {under.heading}</button>
         <div class="acts">
-          <button class="quiet" onclick={() => piece.run(indentBranch(section.id, 1))}>Put it under</button>
+          <button class="quiet" onclick={() => piece.page.run(indentBranch(section.id, 1))}>Put it under</button>
           <button class="quiet" onclick={() => (kept[section.id] = true)}>Keep as it is</button>
         </div>
       </li>

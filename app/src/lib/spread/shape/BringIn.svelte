@@ -20,8 +20,8 @@
   let says = $state('');
 
   const outline = $derived.by(() => {
-    void piece.pageTick;
-    return outlineOf(piece.doc).filter((p) => p.id !== 'lead' || piece.hasWords);
+    void piece.page.tick;
+    return outlineOf(piece.page.doc).filter((p) => p.id !== 'lead' || piece.page.hasWords);
   });
   const homeless = $derived(plan?.planned.filter((p) => !p.match).length ?? 0);
   const wordsOf = ({ blocks }: Plan['parts'][number]) =>
@@ -34,9 +34,9 @@
       const parts = (await read()).map((part) => ({ ...part, blocks: part.blocks.map((b) => b.toJSON() as object) }));
       if (!parts.length) says = 'There is nothing in it to put onto the page.';
       else {
-        const found = await core().plan(piece.doc.toJSON() as object, parts);
+        const found = await core().plan(piece.page.doc.toJSON() as object, parts);
         // A page with nothing on it has no homes: all of a draft is new.
-        plan = piece.hasWords ? found : { ...found, planned: found.planned.map(({ match }) => ({ match, filing: { to: 'new' } })) };
+        plan = piece.page.hasWords ? found : { ...found, planned: found.planned.map(({ match }) => ({ match, filing: { to: 'new' } })) };
       }
     } catch (cause) {
       says = cause instanceof Error ? cause.message : 'This could not be read.';
@@ -66,11 +66,11 @@
   }
 
   async function carryOut() {
-    const before = piece.doc;
+    const before = piece.page.doc;
     const done = await core().carryOut(before.toJSON() as object, plan!);
     // What was typed meanwhile is not written over.
-    if (piece.doc !== before) return;
-    piece.replacePage(withIds(docFromJSON(done), newBlockId));
+    if (piece.page.doc !== before) return;
+    piece.page.replacePage(withIds(docFromJSON(done), newBlockId));
     close();
   }
 
@@ -103,8 +103,8 @@
   {:else}
     <p>
       {#if plan.isDraft}
-        {count(plan.parts.length, 'part')}{homeless && piece.hasWords ? `, ${homeless} without a home on the page` : ''}. Each goes to the
-        end of the section named beside it.
+        {count(plan.parts.length, 'part')}{homeless && piece.page.hasWords ? `, ${homeless} without a home on the page` : ''}. Each goes to
+        the end of the section named beside it.
       {:else}
         {count(plan.parts.length, 'heading')}: {count(goes, 'new one')}. What the page has already stays as it is.
       {/if}

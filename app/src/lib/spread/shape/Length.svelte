@@ -10,30 +10,30 @@
 
   /** The id of the section that is asked of; empty for the whole post. */
   let section = $state('');
-  const asked = $derived(piece.sections.some((s) => s.id === section) ? section : '');
+  const asked = $derived(piece.page.sections.some((s) => s.id === section) ? section : '');
   const words = $derived.by(() => {
-    void piece.pageTick;
-    return wordsOf(piece.doc, { section: asked || undefined });
+    void piece.page.tick;
+    return wordsOf(piece.page.doc, { section: asked || undefined });
   });
   const target = $derived.by(() => {
-    void piece.pageTick;
+    void piece.page.tick;
     if (!asked) return piece.details.words ?? 0;
     let found = 0;
-    piece.doc.forEach((block) => {
+    piece.page.doc.forEach((block) => {
       if (block.attrs.id === asked) found = (block.attrs.target as number | undefined) ?? 0;
     });
     return found;
   });
 
-  type Proposal = { doc: Piece['doc']; going: Cuttable[]; coming: Filling[] };
+  type Proposal = { doc: Piece['page']['doc']; going: Cuttable[]; coming: Filling[] };
   let proposal = $state.raw<Proposal | null>(null);
   let kept = $state<Record<number, boolean>>({});
   let says = $state('');
 
   // What was proposed was proposed for this page and this length.
   const current = $derived.by(() => {
-    void piece.pageTick;
-    return proposal?.doc === piece.doc ? proposal : null;
+    void piece.page.tick;
+    return proposal?.doc === piece.page.doc ? proposal : null;
   });
   const rows = $derived(
     current
@@ -63,16 +63,15 @@
     says = '';
     if (!asked) {
       piece.details.words = wanted || undefined;
-      piece.changed();
-    } else piece.wantWords(asked, wanted);
+    } else piece.page.wantWords(asked, wanted);
   }
 
   async function propose(how: 'condense' | 'fill') {
-    const { doc } = piece;
+    const { doc } = piece.page;
     const json = doc.toJSON() as object;
     const of = asked || undefined;
     const going = how === 'condense' ? await core().condense(json, target, of) : [];
-    const coming = how === 'fill' ? await core().fill(json, piece.tidied, target, of) : [];
+    const coming = how === 'fill' ? await core().fill(json, piece.material.tidied, target, of) : [];
     kept = {};
     proposal = { doc, going, coming };
     says =
@@ -88,13 +87,13 @@
     const { going, coming } = current;
     const isChosen = (i: number) => !kept[i];
     if (going.length)
-      piece.rewrite(
+      piece.page.rewrite(
         withoutUnits(
-          piece.doc,
+          piece.page.doc,
           going.filter((_, i) => isChosen(i)),
         ),
       );
-    else piece.feedAll(coming.filter((_, i) => isChosen(i)));
+    else piece.page.feedAll(coming.filter((_, i) => isChosen(i)));
     proposal = null;
   }
 </script>
@@ -102,10 +101,11 @@
 <section aria-label="Length">
   <div class="row">
     <b>Length</b>
-    {#if piece.sections.length > 1}
+    {#if piece.page.sections.length > 1}
       <select class="entry of" aria-label="Length of" bind:value={section}>
         <option value="">the post</option>
-        {#each piece.sections.filter((s) => s.id !== 'lead') as s, i (s.id)}<option value={s.id}>{i + 1} {s.heading || 'Untitled'}</option
+        {#each piece.page.sections.filter((s) => s.id !== 'lead') as s, i (s.id)}<option value={s.id}
+            >{i + 1} {s.heading || 'Untitled'}</option
           >{/each}
       </select>
     {/if}
@@ -125,7 +125,7 @@
     >
     {#if target > 0 && words > target}
       <button class="quiet" onclick={() => void propose('condense')}>Condense by {figure(words - target)}</button>
-    {:else if target > words && piece.sources.length}
+    {:else if target > words && piece.material.sources.length}
       <button class="quiet" onclick={() => void propose('fill')}>Fill from the material</button>
     {/if}
   </div>

@@ -7,7 +7,7 @@
   import type { Piece } from '../piece.svelte.ts';
   import Offer from './Offer.svelte';
 
-  let { piece, doc, lists }: { piece: Piece; /** The page they were found on. */ doc: Piece['doc']; lists: readonly HiddenList[] } =
+  let { piece, doc, lists }: { piece: Piece; /** The page they were found on. */ doc: Piece['page']['doc']; lists: readonly HiddenList[] } =
     $props();
 
   const SAYS: Record<HiddenList['kind'], string> = { counted: 'Counted off', steps: 'Steps', alike: 'Said alike' };
@@ -15,10 +15,10 @@
 
   function write(list: HiddenList, form: ListForm) {
     // The places are those of the page that was looked through.
-    if (piece.doc === doc) piece.replacePage(withIds(withList(piece.doc, list, form), newBlockId));
+    if (piece.page.doc === doc) piece.page.replacePage(withIds(withList(piece.page.doc, list, form), newBlockId));
   }
 
-  const go = ({ from }: HiddenList) => piece.goToBlock(doc.child(from.block).attrs.id as string);
+  const go = ({ from }: HiddenList) => piece.page.goToBlock(doc.child(from.block).attrs.id as string);
 </script>
 
 {#if lists.length}

@@ -10,15 +10,15 @@
   let { piece }: { piece: Piece } = $props();
 
   const QUIET_MS = 500;
-  let found = $state.raw<({ doc: Piece['doc'] } & Awaited<ReturnType<ReturnType<typeof core>['offers']>>) | null>(null);
+  let found = $state.raw<({ doc: Piece['page']['doc'] } & Awaited<ReturnType<ReturnType<typeof core>['offers']>>) | null>(null);
 
   // Looked for once the page has been quiet for a moment.
   $effect(() => {
-    void piece.pageTick;
+    void piece.page.tick;
     const timer = setTimeout(async () => {
-      const { doc } = piece;
+      const { doc } = piece.page;
       const offers = await core().offers(doc.toJSON() as object);
-      if (piece.doc === doc) found = { doc, ...offers };
+      if (piece.page.doc === doc) found = { doc, ...offers };
     }, QUIET_MS);
     return () => clearTimeout(timer);
   });

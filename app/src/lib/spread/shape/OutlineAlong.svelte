@@ -15,7 +15,7 @@
   ];
 </script>
 
-<Menu onSelect={(e) => takeOutlineAlong(e.value as OutlineFile, $state.snapshot(piece.details), piece.doc)}>
+<Menu onSelect={(e) => takeOutlineAlong(e.value as OutlineFile, piece.detailsNow(), piece.page.doc)}>
   <Menu.Trigger class="word">Take the outline along</Menu.Trigger>
   <Portal>
     <Menu.Positioner>

@@ -36,11 +36,11 @@
   let tree = $state<HTMLElement>();
 
   const rows = $derived.by((): Row[] => {
-    void piece.pageTick;
-    const parts = outlineOf(piece.doc);
+    void piece.page.tick;
+    const parts = outlineOf(piece.page.doc);
     return parts.map((part, i) => {
       const end = branchEnd(parts, i);
-      const { note = '', target = 0 } = (part.id === 'lead' ? {} : piece.doc.nodeAt(part.from)!.attrs) as {
+      const { note = '', target = 0 } = (part.id === 'lead' ? {} : piece.page.doc.nodeAt(part.from)!.attrs) as {
         note?: string;
         target?: number;
       };
@@ -51,7 +51,7 @@
         all,
         note,
         target,
-        number: piece.sections.findIndex((s) => s.id === part.id),
+        number: piece.page.sections.findIndex((s) => s.id === part.id),
       };
     });
   });
@@ -64,23 +64,23 @@
       return !isHidden;
     });
   });
-  const body = $derived(piece.sections.filter(isBody).map((s) => s.words));
+  const body = $derived(piece.page.sections.filter(isBody).map((s) => s.words));
   const longest = $derived(Math.max(1, ...rows.map((r) => Math.max(r.all, r.target))));
-  const here = $derived(piece.sections[piece.sectionHere]?.id);
+  const here = $derived(piece.page.sections[piece.page.sectionHere]?.id);
 
   const nameOf = (row: Row) => row.heading || (row.id === 'lead' ? 'Introduction' : 'Heading without words');
 
   function go(row: Row) {
     focused = row.id;
     opened = row.id === 'lead' ? null : row.id;
-    if (row.number >= 0) piece.goToSection(row.number);
-    else piece.goToBlock(row.id);
+    if (row.number >= 0) piece.page.goToSection(row.number);
+    else piece.page.goToBlock(row.id);
   }
 
   // The tree keeps the focus; the page's own selection stays for what was selected there.
   async function run(command: Command, id: string) {
-    if (!piece.view) return;
-    command(piece.view.state, piece.view.dispatch, piece.view);
+    if (!piece.page.view) return;
+    command(piece.page.view.state, piece.page.view.dispatch, piece.page.view);
     await focus(id);
   }
 
@@ -107,7 +107,7 @@
     }
   }
 
-  const canSplit = (id: string) => !!piece.view && splitPart(id, 'x')(piece.view.state);
+  const canSplit = (id: string) => !!piece.page.view && splitPart(id, 'x')(piece.page.view.state);
 
   async function remove(row: Row, command: Command) {
     const at = shown.findIndex((r) => r.id === row.id);
@@ -158,7 +158,7 @@
 
   function drop(event: DragEvent, row: Row | null) {
     event.preventDefault();
-    if (bringsPassages(event)) piece.feed(row!.id, piece.carried);
+    if (bringsPassages(event)) piece.page.feed(row!.id, piece.page.carried);
     else if (dragged) void run(moveBranch(dragged, row?.id ?? null), dragged);
     over = dragged = null;
   }
@@ -166,7 +166,7 @@
 
 <ol role="tree" aria-label="Outline of the page" bind:this={tree}>
   {#each shown as row, i (row.id)}
-    {@const weight = row.number >= 0 && isBody(row) ? weightOf(piece.sections[row.number]!.words, body) : ''}
+    {@const weight = row.number >= 0 && isBody(row) ? weightOf(piece.page.sections[row.number]!.words, body) : ''}
     <li
       role="treeitem"
       aria-level={Math.max(1, row.level - 1)}

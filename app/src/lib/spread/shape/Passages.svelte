@@ -28,19 +28,19 @@
   const chosen = new SvelteSet<string>();
 
   $effect(() => {
-    const asked = piece.tidied;
+    const asked = piece.material.tidied;
     void core()
       .material(asked)
       .then((found) => {
-        if (asked === piece.tidied) material = found;
+        if (asked === piece.material.tidied) material = found;
       });
   });
 
-  const all = $derived(stretchesOf(material, piece.fed));
+  const all = $derived(stretchesOf(material, piece.page.fed));
   const unused = $derived(all.filter((s) => !s.feeds.length));
   const used = $derived(all.filter((s) => s.feeds.length));
   const out = $derived(
-    piece.sources.flatMap((source) => {
+    piece.material.sources.flatMap((source) => {
       const flow = flowOf(source.source);
       const timeOf = ({ from }: Edit) => source.source.passages[passageAt(flow, from)]?.startMs;
       return asidesOut(source.edits, source.proposed ?? []).map((edit) => ({ source, edit, startMs: timeOf(edit) }));
@@ -56,16 +56,16 @@
   const minutes = $derived(Math.round(words / 150));
   const picked = $derived(all.filter((s) => chosen.has(keyOf(s))));
 
-  const numberOf = (id: string) => piece.sections.findIndex((s) => s.id === id) + 1;
+  const numberOf = (id: string) => piece.page.sections.findIndex((s) => s.id === id) + 1;
 
   /** Lets what is chosen feed a section. */
   function feed(section: string): void {
-    piece.feed(section, picked);
+    piece.page.feed(section, picked);
     chosen.clear();
   }
 
   function leaveOut() {
-    for (const source of piece.sources) {
+    for (const source of piece.material.sources) {
       const flow = flowOf(source.source);
       const edits = picked.filter((s) => s.source === source.id).map((s) => leftOut(flow, s.sentences[0]!.from, s.sentences.at(-1)!.to));
       if (edits.length) piece.changeEdits(source.id, edits, []);
@@ -90,7 +90,7 @@
   }
 
   function dropped(event: DragEvent) {
-    piece.carried = [];
+    piece.page.carried = [];
     if (event.dataTransfer!.dropEffect !== 'none') chosen.clear();
   }
 
@@ -112,12 +112,12 @@
       clearTimeout(timer);
       // A second figure may follow where there are ten sections or more.
       const send = () => {
-        const section = piece.sections[Number(digits) - 1];
+        const section = piece.page.sections[Number(digits) - 1];
         digits = '';
         if (section) feed(section.id);
         row(i);
       };
-      if (piece.sections.length < Number(digits) * 10) send();
+      if (piece.page.sections.length < Number(digits) * 10) send();
       else timer = setTimeout(send, 500);
     } else return;
     event.preventDefault();
@@ -128,7 +128,7 @@
       chosen.clear();
       chosen.add(keyOf(stretch));
     }
-    piece.carried = picked;
+    piece.page.carried = picked;
     event.dataTransfer!.effectAllowed = 'copy';
     event.dataTransfer!.setData(PASSAGES, '');
     event.dataTransfer!.setData('text/plain', picked.map((s) => s.text).join('\n\n'));
@@ -160,7 +160,7 @@
     {#if picked.length}
       <span><b>{count(picked.length, 'passage')} chosen</b>: drag to a section in the outline or on the spine, or press its number.</span>
       <span class="numbers">
-        {#each piece.sections as s, i (s.id)}
+        {#each piece.page.sections as s, i (s.id)}
           <button class="chip" title={s.heading || 'Introduction'} onclick={() => feed(s.id)}>{i + 1}</button>
         {/each}
       </span>

@@ -5,7 +5,7 @@
   import type { Piece } from '../piece.svelte.ts';
   import Offer from './Offer.svelte';
 
-  let { piece, doc, found }: { piece: Piece; /** The page they were found on. */ doc: Piece['doc']; found: readonly SameMatter[] } =
+  let { piece, doc, found }: { piece: Piece; /** The page they were found on. */ doc: Piece['page']['doc']; found: readonly SameMatter[] } =
     $props();
 
   // Pairs the writer wants both of, for as long as this page is open.
@@ -14,14 +14,14 @@
   const pairs = $derived(found.filter((pair) => !wanted[keyOf(pair)]));
 
   function join(pair: SameMatter) {
-    if (piece.doc === doc) piece.rewrite(joined(piece.doc, pair));
-    piece.goToBlock(pair.one.id);
+    if (piece.page.doc === doc) piece.page.rewrite(joined(piece.page.doc, pair));
+    piece.page.goToBlock(pair.one.id);
   }
   const short = (text: string) => (text.length > 220 ? `${text.slice(0, 220)}…` : text);
 </script>
 
 {#snippet side(place: LikePlace)}
-  <button class="side" onclick={() => piece.goToBlock(place.id)}>
+  <button class="side" onclick={() => piece.page.goToBlock(place.id)}>
     <b>{place.heading || 'Untitled'}</b>
     <span>{short(place.text)}</span>
   </button>

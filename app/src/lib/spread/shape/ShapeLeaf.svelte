@@ -19,7 +19,7 @@
 
   let { piece }: { piece: Piece } = $props();
 
-  const words = $derived(piece.sources.reduce((sum, s) => sum + s.words, 0));
+  const words = $derived(piece.material.sources.reduce((sum, s) => sum + s.words, 0));
   const most = $derived(Math.max(3, Math.min(30, Math.round(words / 120))));
   let wanted = $state(0);
   let proposal = $state.raw<ProposedSection[] | null>(null);
@@ -31,12 +31,12 @@
 
   // A page with nothing on it is shown its sections as soon as the asides are known; a written one only when asked.
   $effect(() => {
-    if (!piece.hasWords && words && !proposal && piece.leftToTidy !== null) void propose();
+    if (!piece.page.hasWords && words && !proposal && piece.material.leftToTidy !== null) void propose();
   });
 
   async function propose(sections: number | 'natural' | undefined = wanted || undefined) {
     const turn = ++asked;
-    const found = await core().sections(piece.tidied, sections, piece.house);
+    const found = await core().sections(piece.material.tidied, sections, piece.material.house);
     // A later question has overtaken this answer.
     if (turn !== asked) return;
     proposal = found;
@@ -54,7 +54,7 @@
 
   function write() {
     if (!proposal) return;
-    piece.replacePage(withIds(writeSections(proposal, piece.house.voices), newBlockId));
+    piece.page.replacePage(withIds(writeSections(proposal, piece.material.house.voices), newBlockId));
     proposal = null;
   }
 </script>
@@ -78,7 +78,7 @@
     </Slider>
     <span class="muted small">{wishing} of 1 to {most}</span>
   {:else}
-    <span class="muted">{count(piece.sections.length, 'section')}</span>
+    <span class="muted">{count(piece.page.sections.length, 'section')}</span>
   {/if}
 </div>
 
@@ -94,15 +94,16 @@
         Proposed from {count(words, 'word')}, cut where the subject changes{proposal.length > 2
           ? ': an introduction first, a close last'
           : ''}. <button class="word" onclick={() => void propose('natural')}>As many as it has subjects</button>.
-        {#if piece.leftToTidy}{count(piece.leftToTidy, 'repair')} in <button class="word" onclick={() => piece.goTo('tidy')}>Tidy</button>
-          {piece.leftToTidy === 1 ? 'is' : 'are'} not taken yet.{/if}
+        {#if piece.material.leftToTidy}{count(piece.material.leftToTidy, 'repair')} in
+          <button class="word" onclick={() => piece.goTo('tidy')}>Tidy</button>
+          {piece.material.leftToTidy === 1 ? 'is' : 'are'} not taken yet.{/if}
       </p>
       <div>
-        <button class="act" onclick={write}>{piece.hasWords ? 'Replace the page' : 'Write onto the page'}</button>
-        {#if piece.hasWords}<button class="quiet" onclick={() => (proposal = null)}>Keep the page</button>
+        <button class="act" onclick={write}>{piece.page.hasWords ? 'Replace the page' : 'Write onto the page'}</button>
+        {#if piece.page.hasWords}<button class="quiet" onclick={() => (proposal = null)}>Keep the page</button>
         {:else}<button class="quiet" onclick={() => (bringing = true)}>Begin with an outline of yours</button>{/if}
       </div>
-      {#if piece.hasWords}<p class="small muted">What stands on the page now goes; undo (Ctrl Z) brings it back.</p>{/if}
+      {#if piece.page.hasWords}<p class="small muted">What stands on the page now goes; undo (Ctrl Z) brings it back.</p>{/if}
     </div>
     <ol aria-label="Proposed sections">
       {#each proposal as s, i (i)}
@@ -124,7 +125,7 @@
         </li>
       {/each}
     </ol>
-  {:else if piece.hasWords}
+  {:else if piece.page.hasWords}
     <OutlineTree {piece} />
     <div class="outline-acts">
       <button class="word" onclick={() => (bringing = true)}>Bring in an outline or a draft</button>

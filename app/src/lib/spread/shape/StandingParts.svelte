@@ -24,17 +24,18 @@
     signOff: '',
   };
   const parts = $derived.by(() => {
-    void piece.pageTick;
-    const made = new Set(piece.doc.children.map((block) => block.attrs.part as string | undefined));
+    void piece.page.tick;
+    const made = new Set(piece.page.doc.children.map((block) => block.attrs.part as string | undefined));
     return Object.entries(STANDING_PARTS).map(([name, part]) => ({
       name: name as StandingPart,
       label: part.label,
-      isThere: made.has(name) || ('heading' in part && name !== 'conclusion' && piece.sections.some((s) => s.heading === part.heading)),
+      isThere:
+        made.has(name) || ('heading' in part && name !== 'conclusion' && piece.page.sections.some((s) => s.heading === part.heading)),
     }));
   });
   // How the speaker took leave: the sign-offs of the material, which stay out of its sections.
   const farewell = $derived(
-    piece.sources
+    piece.material.sources
       .flatMap((s) => (s.proposed ?? []).filter((e) => e.kind === 'asides' && e.reason === 'A sign-off'))
       .slice(-1)
       .map((e) => sentence(e.before))
@@ -45,10 +46,10 @@
   function stepFirst() {
     stepping = !stepping;
     if (!stepping || words || address) return;
-    const published = piece.sources.find((s) => s.published?.address)?.published;
+    const published = piece.material.sources.find((s) => s.published?.address)?.published;
     const [outlet] = piece.outlets;
     let link = '';
-    piece.doc.descendants((node) => {
+    piece.page.doc.descendants((node) => {
       link ||= (node.marks.find((m) => m.type.name === 'link')?.attrs.href as string | undefined) ?? '';
       return !link;
     });
@@ -63,14 +64,14 @@
   }
 
   async function put(name: StandingPart) {
-    const before = piece.doc;
+    const before = piece.page.doc;
     const step = { words, address };
     const found = await core().withStandingPart(before.toJSON() as object, name, { step, farewell });
     // What was typed meanwhile is not written over.
-    if (piece.doc !== before) return;
+    if (piece.page.doc !== before) return;
     says = found ? '' : SORRY[name];
     if (!found) return;
-    piece.replacePage(withIds(docFromJSON(found), newBlockId));
+    piece.page.replacePage(withIds(docFromJSON(found), newBlockId));
     if (name === 'nextStep') stepping = false;
   }
 </script>

@@ -30,7 +30,7 @@
     list?: HTMLElement;
   } = $props();
 
-  const highlighted = $derived(piece.shownPassage?.source === open.id ? piece.shownPassage.passage : -1);
+  const highlighted = $derived(piece.material.shownPassage?.source === open.id ? piece.material.shownPassage.passage : -1);
 
   $effect(() => {
     if (highlighted < 0) return;
@@ -101,8 +101,8 @@
       role="presentation"
       class:shown={holds(highlighted, p.passage, shown[i + 1]?.passage)}
       class:now={holds(spoken, p.passage, shown[i + 1]?.passage)}
-      onpointerenter={() => piece.light({ source: open.id, passage: p.passage })}
-      onpointerleave={() => piece.light(null)}
+      onpointerenter={() => piece.page.light({ source: open.id, passage: p.passage })}
+      onpointerleave={() => piece.page.light(null)}
     >
       <span class="t mono">{p.startMs !== undefined ? showTime(p.startMs) : p.passage !== shown[i - 1]?.passage ? p.passage + 1 : ''}</span>
       <div class="words" data-from={p.from}>

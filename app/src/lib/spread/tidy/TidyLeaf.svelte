@@ -22,7 +22,7 @@
   let hit = $state(0);
   let named = $state.raw<Edit | null>(null);
 
-  const open = $derived(piece.sources.find((s) => s.id === piece.openSource) ?? piece.sources[0]);
+  const open = $derived(piece.material.sources.find((s) => s.id === piece.material.openSource) ?? piece.material.sources[0]);
   const proposed = $derived(open?.proposed ?? []);
   const takenKeys = $derived(new Set(open?.edits.map(editKey)));
   // What the writer replaced is no proposal, and is counted with them all the same.
@@ -76,11 +76,11 @@
     <h2>{open.name}</h2>
     <span class="muted">{count(open.words, 'word')}</span>
     <div class="end acts">
-      {#if piece.sources.length > 1}
+      {#if piece.material.sources.length > 1}
         <label class="muted"
           >Source
-          <select bind:value={piece.openSource}
-            >{#each piece.sources as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
+          <select bind:value={piece.material.openSource}
+            >{#each piece.material.sources as s (s.id)}<option value={s.id}>{s.name}</option>{/each}</select
           >
         </label>
       {/if}
@@ -117,7 +117,9 @@
           {#if left.length}<button class="act" onclick={() => change(left, true)}
               >{(kind !== 'all' && repairKind(kind).takeAll) || `Take all ${figure(left.length)}`}</button
             >{/if}
-          {#if !left.length && piece.leftToTidy === 0}<button class="act" onclick={() => piece.goTo('shape')}>Go on to Shape</button>{/if}
+          {#if !left.length && piece.material.leftToTidy === 0}<button class="act" onclick={() => piece.goTo('shape')}
+              >Go on to Shape</button
+            >{/if}
         </div>
       </div>
       {#if kind !== 'all'}<p class="note">

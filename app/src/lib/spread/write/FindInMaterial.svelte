@@ -13,19 +13,19 @@
   let words = $state('');
 
   const selected = $derived.by(() => {
-    void piece.caretTick;
-    const state = piece.view?.state;
+    void piece.page.caretTick;
+    const state = piece.page.view?.state;
     return state && !state.selection.empty ? state.doc.textBetween(state.selection.from, state.selection.to, ' ').trim() : '';
   });
 
   async function find() {
     words = selected;
-    found = await core().findInMaterial(piece.tidied, words);
+    found = await core().findInMaterial(piece.material.tidied, words);
   }
 
   /** Ties the paragraph of the selection to what was found. */
   function tie({ source, first, last, startMs }: FoundSentence) {
-    const view = piece.view;
+    const view = piece.page.view;
     if (!view) return;
     const { $from: place } = view.state.selection;
     const { origins } = place.parent.attrs as { origins?: Origin[] };

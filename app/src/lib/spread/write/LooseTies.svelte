@@ -6,11 +6,11 @@
   let { piece }: { piece: Piece } = $props();
 
   const paragraphs = $derived.by(() => {
-    void piece.pageTick;
+    void piece.page.tick;
     const found: { id: string; text: string }[] = [];
-    piece.doc.descendants((node) => {
+    piece.page.doc.descendants((node) => {
       const id = node.attrs.id as string;
-      if (piece.loose.includes(id)) found.push({ id, text: node.textContent });
+      if (piece.proofing.loose.includes(id)) found.push({ id, text: node.textContent });
       return !node.isTextblock;
     });
     return found;
@@ -25,8 +25,8 @@
     </p>
     {#each paragraphs as { id, text } (id)}
       <div class="entry-row">
-        <button class="psg" onclick={() => piece.goToBlock(id)}>{text.length > 90 ? `${text.slice(0, 90)}…` : text}</button>
-        <button class="word small" onclick={() => piece.untie(id)}>Take the mark off</button>
+        <button class="psg" onclick={() => piece.page.goToBlock(id)}>{text.length > 90 ? `${text.slice(0, 90)}…` : text}</button>
+        <button class="word small" onclick={() => piece.page.untie(id)}>Take the mark off</button>
       </div>
     {/each}
   </section>

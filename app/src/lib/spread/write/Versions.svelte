@@ -15,7 +15,7 @@
 
   onMount(() => {
     void load();
-    return () => (piece.comparing = null);
+    return () => (piece.page.comparing = null);
   });
 
   async function load() {
@@ -46,12 +46,12 @@
 
   const compare = (older: number, newer: number | null) =>
     attempt(async () => {
-      piece.comparing = { older, newer, was: await read(older), is: newer === null ? null : await read(newer) };
+      piece.page.comparing = { older, newer, was: await read(older), is: newer === null ? null : await read(newer) };
     });
 
   const label = (v: Version) =>
     v.name ?? `${sayWhen(v.savedAt)}${sayWhen(v.savedAt) === sayTime(v.savedAt) ? '' : ` ${sayTime(v.savedAt)}`}`;
-  const looked = $derived(piece.comparing);
+  const looked = $derived(piece.page.comparing);
   // The newest is the page as it stands.
   const others = $derived((versions ?? []).slice(1).filter((v) => looked && v.version > looked.older));
 </script>
@@ -72,7 +72,7 @@
           class="when"
           aria-pressed={on}
           disabled={i === 0}
-          onclick={() => (on ? (piece.comparing = null) : void compare(v.version, null))}
+          onclick={() => (on ? (piece.page.comparing = null) : void compare(v.version, null))}
         >
           <b class:named={!!v.name}>{label(v)}</b>
           <span class="muted small"
@@ -107,7 +107,7 @@
                 {/each}
               </select></label
             >
-            <button class="act" onclick={() => piece.bringBack(looked.was)}>Bring this version back</button>
+            <button class="act" onclick={() => piece.page.bringBack(looked.was)}>Bring this version back</button>
           </div>
         {/if}
       </li>

@@ -19,16 +19,16 @@
   ] as const;
   let view = $state<(typeof VIEWS)[number]['name']>('said');
 
-  const section = $derived(piece.sections[piece.sectionHere] ?? piece.sections[0]);
+  const section = $derived(piece.page.sections[piece.page.sectionHere] ?? piece.page.sections[0]);
   const name = $derived(section?.heading || 'Introduction');
 
   // The tidied sentences of each source, with their passages: what the section is held against.
-  const prose = $derived(new Map(piece.sources.map((s) => [s.id, proseOf(s.source, s.edits).flatMap((p) => p.sentences)])));
+  const prose = $derived(new Map(piece.material.sources.map((s) => [s.id, proseOf(s.source, s.edits).flatMap((p) => p.sentences)])));
   const said = $derived.by(() => {
-    void piece.pageTick;
+    void piece.page.tick;
     if (!section) return [];
     const origins: Origin[] = [];
-    piece.doc.nodesBetween(section.from, Math.min(section.to, piece.doc.content.size), (node) => {
+    piece.page.doc.nodesBetween(section.from, Math.min(section.to, piece.page.doc.content.size), (node) => {
       origins.push(...((node.attrs.origins ?? []) as Origin[]));
       return !node.isTextblock;
     });
@@ -42,7 +42,7 @@
         .join(' '),
     }));
   });
-  const timed = $derived(piece.sources.some((s) => isTimed(s.source)));
+  const timed = $derived(piece.material.sources.some((s) => isTimed(s.source)));
 </script>
 
 <div class="bar">
@@ -54,10 +54,12 @@
   <div class="bar">
     <h2>{section ? name : 'Write'}</h2>
     {#if section}<span class="muted">{count(section.words, 'word')}</span>{/if}
-    <span class="end muted">{count(piece.figures?.words ?? 0, 'word')} in all, {count(piece.figures?.minutes ?? 0, 'minute')} to read</span>
+    <span class="end muted"
+      >{count(piece.proofing.figures?.words ?? 0, 'word')} in all, {count(piece.proofing.figures?.minutes ?? 0, 'minute')} to read</span
+    >
   </div>
   <div class="scroll">
-    {#if piece.sources.length}<FindInMaterial {piece} />{/if}
+    {#if piece.material.sources.length}<FindInMaterial {piece} />{/if}
     <LooseTies {piece} />
     {#if said.length}
       <p class="note">{timed ? 'What was said' : 'What the material says'} for this section. It follows the caret on the page.</p>
@@ -65,8 +67,8 @@
         <button
           class="psg"
           onclick={() => piece.showOrigin([s])}
-          onpointerenter={() => piece.light({ source: s.source, passage: s.first })}
-          onpointerleave={() => piece.light(null)}
+          onpointerenter={() => piece.page.light({ source: s.source, passage: s.first })}
+          onpointerleave={() => piece.page.light(null)}
         >
           <span class="mono">{s.startMs === undefined ? `¶ ${s.first + 1}` : showTime(s.startMs)}</span>
           <span>{s.text || '(these words were left out in Tidy)'}</span>
@@ -74,7 +76,7 @@
       {/each}
     {:else}
       <p class="note">
-        {piece.sources.length
+        {piece.material.sources.length
           ? 'This section is your own: no passage of the material feeds it.'
           : 'There is no material: every word here is your own.'}
       </p>

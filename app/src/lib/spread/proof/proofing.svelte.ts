@@ -1,0 +1,56 @@
+import type { Finding } from '@even-page/core/proof/finding';
+import type { Figures } from '@even-page/core/proof/figures';
+import type { Details } from '@even-page/core/post/details';
+import { looseTies, type TiesSeen } from '@even-page/core/write/holding';
+import { core } from '$lib/workers/core.ts';
+import { showLooseTies } from '../page/loose-ties.ts';
+import type { PageInHand } from '../page/page-in-hand.svelte.ts';
+import type { MaterialInHand } from '../gather/material-in-hand.svelte.ts';
+
+const AFTER_MS = 400;
+
+/** Looks the page through again and again while it changes, beside the writer's hands. */
+export class Proofing {
+  findings = $state.raw<Finding[]>([]);
+  figures = $state.raw<Figures | null>(null);
+  /** The ids of paragraphs whose origin marks may no longer hold. */
+  loose = $state.raw<readonly string[]>([]);
+  #seen: TiesSeen = new WeakMap();
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  readonly #page: PageInHand;
+  readonly #material: MaterialInHand;
+  readonly #details: () => Details;
+
+  constructor(page: PageInHand, material: MaterialInHand, details: () => Details) {
+    this.#page = page;
+    this.#material = material;
+    this.#details = details;
+  }
+
+  /** Looks it through when nothing has changed for a moment. */
+  soon(): void {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.#look(), AFTER_MS);
+  }
+
+  /** Whether a mark holds depends on the material, which is another now. */
+  forget(): void {
+    this.#seen = new WeakMap();
+  }
+
+  end(): void {
+    clearTimeout(this.#timer);
+  }
+
+  async #look(): Promise<void> {
+    const { doc, view } = this.#page;
+    const loose = looseTies(doc, this.#material.sources, this.#seen);
+    if (loose.join() !== this.loose.join()) {
+      this.loose = loose;
+      if (view) showLooseTies(view, loose);
+    }
+    const { findings, figures } = await core().proof(doc.toJSON() as object, this.#details());
+    this.findings = findings;
+    this.figures = figures;
+  }
+}
