@@ -20,9 +20,26 @@ const arrows = [
     'language/ is what everything stands on: it uses nothing of the core but itself.',
   ),
   forbid(['core/src/post/**'], [`/(?:${ROAD.join('|')})/`], 'post/ may use language/ only.'),
-  ...ROAD.slice(0, -1).map((step, i) =>
-    forbid([`core/src/${step}/**`], [`/(?:${ROAD.slice(i + 1).join('|')})/`], `${step}/ may not use a later step of the road.`),
-  ),
+  ...ROAD.map((step, i) => ({
+    files: [`core/src/${step}/**`],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            ...(i < ROAD.length - 1
+              ? [{ regex: `/(?:${ROAD.slice(i + 1).join('|')})/`, message: `${step}/ may not use a later step of the road.` }]
+              : []),
+            {
+              regex: `/(?:${ROAD.slice(0, i).concat('page').join('|')})/(?!index\\.ts$)`,
+              message: 'A step is entered by its door, index.ts.',
+            },
+          ],
+        },
+      ],
+    },
+  })),
+  forbid(['core/src/page/**'], [`/(?:${ROAD.join('|')})/(?!index\\.ts$)`], 'A step is entered by its door, index.ts.'),
   forbid(
     ['app/src/lib/parts/**'],
     ['/(?:spread|server|desk)/', '^\\$lib/(?:spread|server|desk)'],

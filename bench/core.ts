@@ -2,12 +2,12 @@ import { readFileSync } from 'node:fs';
 import { readText } from '../core/test/gather/read-text.ts';
 import { emptyDetails } from '@even-page/core/post/details';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
-import { compare } from '@even-page/core/write/comparing';
+import { compare } from '../core/src/write/comparing.ts';
 import { looksOf } from '../app/src/lib/server/looks.ts';
-import { shapeOf } from '@even-page/core/shape/outline';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { shapeOf } from '../core/src/shape/propose-sections.ts';
+import { readSubjects } from '../core/src/shape/cut/subjects.ts';
+import { findEdits } from '../core/src/tidy/finders.ts';
+import { proseOf } from '../core/src/tidy/prose.ts';
 import { medianMs, type Figure } from './measure.ts';
 import { talkOfHours } from './talk.ts';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { words } from '@even-page/core/language/words';
-import { findEdits } from '@even-page/core/tidy/finders';
+import { findEdits } from '../core/src/tidy/finders.ts';
 import { score, type Score } from './score.ts';
 
 /** A text in which a reader has put braces around every filler, doubled word and false start that should go. */

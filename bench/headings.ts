@@ -1,11 +1,11 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../core/src/gather/formats.ts';
 import { sentences } from '@even-page/core/language/sentences';
 import { terms } from '@even-page/core/language/terms';
-import { incomingFrom } from '@even-page/core/shape/incoming';
-import type { Incoming } from '@even-page/core/shape/incoming-parts';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
-import { proposeHeadings } from '@even-page/core/shape/headings';
+import { incomingFrom } from '../core/src/shape/read-outline.ts';
+import type { Incoming } from '../core/src/shape/incoming.ts';
+import { readSubjects } from '../core/src/shape/cut/subjects.ts';
+import { proposeHeadings } from '../core/src/shape/headings.ts';
 import { plainText } from '@even-page/core/post/sections';
 import type { Figure } from './measure.ts';
 

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
-import type { Passage } from '@even-page/core/gather/source';
+import type { Passage } from '../core/src/gather/source.ts';
 import { normal } from '@even-page/core/language/terms';
 import { words } from '@even-page/core/language/words';
-import { materialOf } from '@even-page/core/tidy/finder';
-import { usualHouse } from '@even-page/core/tidy/house';
-import { sentenceMarks } from '@even-page/core/tidy/marks/finder';
-import type { MarksModel } from '@even-page/core/tidy/marks/model';
+import { materialOf } from '../core/src/tidy/finder.ts';
+import { usualHouse } from '../core/src/tidy/house.ts';
+import { sentenceMarks } from '../core/src/tidy/marks/finder.ts';
+import type { MarksModel } from '../core/src/tidy/marks/model.ts';
 import { markedWords, MARKS } from '../core/training/marks.ts';
 import { BROWN_DOCUMENTS, brownText } from './brown.ts';
 import { score, type Score } from './score.ts';

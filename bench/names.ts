@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { words } from '@even-page/core/language/words';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { usualHouse } from '@even-page/core/tidy/house';
-import type { MarksModel } from '@even-page/core/tidy/marks/model';
+import { findEdits } from '../core/src/tidy/finders.ts';
+import { usualHouse } from '../core/src/tidy/house.ts';
+import type { MarksModel } from '../core/src/tidy/marks/model.ts';
 import type { Score } from './score.ts';
 
 // Names and terms of House style for this set; no rule of the finder knows them.

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import type { Source } from '@even-page/core/gather/source';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { readModel } from '@even-page/core/tidy/marks/model';
+import type { Source } from '../core/src/gather/source.ts';
+import { findEdits } from '../core/src/tidy/finders.ts';
+import { readModel } from '../core/src/tidy/marks/model.ts';
 import { textOf, toldTalks } from '../core/training/told.ts';
 import { fillerScore } from './fillers.ts';
 import { markScores, simpleScores, unseenDocuments, unseenGenres, type MarkScores } from './marks.ts';

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { terms } from '@even-page/core/language/terms';
 import { wordCount } from '@even-page/core/language/words';
-import { cutting } from '@even-page/core/shape/cut/cutting';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
+import { cutting } from '../core/src/shape/cut/cutting.ts';
+import { readSubjects } from '../core/src/shape/cut/subjects.ts';
 import { medianMs, type Figure } from './measure.ts';
 import { borderErrors, choiTexts, RANGES, talkTexts, type Joined } from './segments.ts';
 import { c99, even, textTiling, u00, type Segmenter } from './segmenters.ts';

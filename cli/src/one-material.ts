@@ -1,8 +1,6 @@
 import { Complaint } from '@even-page/core/complaint';
-import type { Gathered } from '@even-page/core/gather/format';
-import { captionsInside } from '@even-page/core/gather/recording/inside';
-import { mediaType } from '@even-page/core/gather/recording/media-type';
-import { gatherSeveral } from '@even-page/core/gather/several';
+import { captionsInside, type Gathered, gatherSeveral, mediaType } from '@even-page/core/gather';
+
 import { mapWords } from '@even-page/core/post/origins';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 

@@ -2,10 +2,9 @@ import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Complaint } from '@even-page/core/complaint';
-import { usualHouse } from '@even-page/core/tidy/house';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
-import { readModel } from '@even-page/core/tidy/marks/model';
-import { readWorth } from '@even-page/core/tidy/wording/worth';
+import { readModel, readWorth, usualHouse } from '@even-page/core/tidy';
+import { readSubjects } from '@even-page/core/shape';
+
 import { check } from './commands/check.ts';
 import type { Command, Request } from './commands/command.ts';
 import { materialOf } from './one-material.ts';

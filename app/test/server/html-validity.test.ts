@@ -8,10 +8,10 @@ import { join } from 'node:path';
 import { readText } from '../../../core/test/gather/read-text.ts';
 import { emptyDetails } from '@even-page/core/post/details';
 import { schema } from '@even-page/core/post/schema';
-import { htmlFile } from '@even-page/core/send/files';
-import { shapeOf, writeSections } from '@even-page/core/shape/outline';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { htmlFile } from '../../../core/src/send/files.ts';
+import { shapeOf, writeSections } from '../../../core/src/shape/propose-sections.ts';
+import { findEdits } from '../../../core/src/tidy/finders.ts';
+import { proseOf } from '../../../core/src/tidy/prose.ts';
 import { startBlog, startServer, type RunningServer } from '../running-server.ts';
 import { fileOf, writer } from './writer.ts';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { findEdits } from '@even-page/core/tidy/finders';
+import { findEdits } from '../../../core/src/tidy/finders.ts';
 import { startBlog, startServer, type RunningServer } from '../running-server.ts';
 import { ENGINES, fileOf, form, writer } from './writer.ts';
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import postgres from 'postgres';
-import type { EditChange } from '@even-page/core/tidy/edit';
+import type { EditChange } from '../../../core/src/tidy/edit.ts';
 import type { RunningServer } from '../running-server.ts';
 
 const MATERIAL = new URL('../../../demo/material/', import.meta.url);

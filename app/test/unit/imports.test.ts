@@ -27,7 +27,7 @@ function resolved(from: string, name: string): string | null {
     : name.startsWith('$lib/')
       ? `app/src/lib/${name.slice(5)}`
       : name.startsWith('@even-page/core/')
-        ? `core/src/${name.slice(16)}.ts`
+        ? `core/src/${name.slice(16)}${name.slice(16).includes('/') ? '' : name === '@even-page/core/complaint' ? '' : '/index'}.ts`
         : '';
   return path && existsSync(join(ROOT, path)) && statSync(join(ROOT, path)).isFile() ? path : null;
 }

@@ -1,13 +1,13 @@
 import { expect } from 'chai';
 import { EditorState } from 'prosemirror-state';
 import { readText } from '../../../core/test/gather/read-text.ts';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '../../../core/src/gather/source.ts';
 import { tieToSource } from '@even-page/core/post/origins';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 import type { PostNode } from '@even-page/core/post/schema';
-import { draftChanges } from '@even-page/core/tidy/draft-changes';
-import { editKey, type Edit } from '@even-page/core/tidy/edit';
-import { findEdits } from '@even-page/core/tidy/finders';
+import { draftChanges } from '../../../core/src/tidy/draft-changes.ts';
+import { editKey, type Edit } from '../../../core/src/tidy/edit.ts';
+import { findEdits } from '../../../core/src/tidy/finders.ts';
 import { showRepairs, type Shown } from '../../src/lib/spread/tidy/segments.ts';
 
 const read = (text: string, name = '') => readText(new TextEncoder().encode(text), name);

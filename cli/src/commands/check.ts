@@ -1,7 +1,7 @@
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
-import { proof } from '@even-page/core/proof/checks';
-import { figuresOf } from '@even-page/core/proof/figures';
+import { figuresOf, proof } from '@even-page/core/proof';
+
 import type { Command } from './command.ts';
 import { pageOf } from './sections.ts';
 

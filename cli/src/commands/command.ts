@@ -1,7 +1,6 @@
-import type { Gathered } from '@even-page/core/gather/format';
-import type { PageTools, PageWishes } from '@even-page/core/page/made-page';
-import type { Tools } from '@even-page/core/tidy/finder';
-import type { ToldBy } from '@even-page/core/tidy/wording/rule';
+import type { Gathered } from '@even-page/core/gather';
+import type { PageTools, PageWishes } from '@even-page/core/page';
+import type { ToldBy, Tools } from '@even-page/core/tidy';
 
 /** What a command is given: the material, and the options that were named. */
 export type Request = Gathered & {

@@ -1,5 +1,5 @@
 import { emptyDetails } from '@even-page/core/post/details';
-import { htmlFile, markdownFile } from '@even-page/core/send/files';
+import { htmlFile, markdownFile } from '@even-page/core/send';
 import type { Command } from './command.ts';
 import { pageOf } from './sections.ts';
 

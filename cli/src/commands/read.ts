@@ -1,4 +1,4 @@
-import { durationMs } from '@even-page/core/gather/source';
+import { durationMs } from '@even-page/core/gather';
 import { showTime } from '@even-page/core/language/times';
 import type { Command } from './command.ts';
 

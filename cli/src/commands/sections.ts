@@ -1,12 +1,11 @@
 import { outlineOf } from '@even-page/core/post/sections';
 import type { Origin, PostNode } from '@even-page/core/post/schema';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '@even-page/core/gather';
 import type { Details } from '@even-page/core/post/details';
-import { makePage, type Account } from '@even-page/core/page/made-page';
-import { titleOfName } from '@even-page/core/page/titles';
-import { editsForSections } from '@even-page/core/tidy/edit';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { type Account, makePage, titleOfName } from '@even-page/core/page';
+
+import { editsForSections, findEdits, proseOf } from '@even-page/core/tidy';
+
 import type { Request } from './command.ts';
 
 /** A section as the command line prints it; passages are numbered from 0 in file order. */

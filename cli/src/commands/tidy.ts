@@ -1,5 +1,5 @@
-import { findEdits } from '@even-page/core/tidy/finders';
-import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
+import { findEdits, paragraphText, proseOf } from '@even-page/core/tidy';
+
 import type { Command } from './command.ts';
 
 /**

@@ -1,8 +1,7 @@
 import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
-import type { SourceProse } from '../shape/outline.ts';
-import { isOut, type ProseSentence } from '../tidy/prose.ts';
-import { DEEDS, isClosed } from '../tidy/wording/kinds.ts';
+import type { SourceProse } from '../shape/index.ts';
+import { DEEDS, isClosed, isOut, type ProseSentence } from '../tidy/index.ts';
 
 /** A sentence of a page made of talk with the figures and names in it: what was heard may have been misheard. */
 export type Fact = { source: string; sentence: ProseSentence; says: string[] };

@@ -3,19 +3,39 @@ import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { DESCRIPTION_LENGTH } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
-import type { Subjects } from '../shape/cut/subjects.ts';
-import { hiddenLists, withList } from '../shape/lists.ts';
-import { atMost, LEAST_NEEDED, usualLength } from '../shape/needed.ts';
-import { shapeOf, writeSections, type SourceProse, type ProposedSection } from '../shape/outline.ts';
-import { centrality } from '../shape/standing/opening.ts';
-import { alone, isStatement, pointsBack } from '../shape/standing/said-on-page.ts';
-import type { HeadedSentence } from '../shape/talk-headings/candidates.ts';
-import { usualHouse, type House } from '../tidy/house.ts';
-import { isOut, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
-import { DEEDS } from '../tidy/wording/kinds.ts';
-import type { ToldBy } from '../tidy/wording/rule.ts';
-import type { WorthModel } from '../tidy/wording/worth.ts';
-import { asWritten, isSpoken, type WordingChoices } from '../tidy/wording/written.ts';
+import {
+  alone,
+  atMost,
+  centrality,
+  type HeadedSentence,
+  hiddenLists,
+  isStatement,
+  LEAST_NEEDED,
+  pointsBack,
+  type ProposedSection,
+  shapeOf,
+  type SourceProse,
+  type Subjects,
+  usualLength,
+  withList,
+  writeSections,
+} from '../shape/index.ts';
+
+import {
+  asWritten,
+  DEEDS,
+  type House,
+  isOut,
+  isSpoken,
+  type Paragraph,
+  type ProseSentence,
+  saidOf,
+  type ToldBy,
+  usualHouse,
+  type WordingChoices,
+  type WorthModel,
+} from '../tidy/index.ts';
+
 import { factsOf, type Fact } from './facts.ts';
 import { proposeTitles } from './titles.ts';
 

@@ -1,8 +1,6 @@
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
-import { announcementOf } from '../shape/cut/announcements.ts';
-import type { Subjects } from '../shape/cut/subjects.ts';
-import { headingCandidates, talkTerms, type HeadedSentence, type HeadingCandidate } from '../shape/talk-headings/candidates.ts';
+import { announcementOf, type HeadedSentence, type HeadingCandidate, headingCandidates, type Subjects, talkTerms } from '../shape/index.ts';
 
 const CHOICES = 3;
 // What a talk is about is said in its opening, so many sentences of it.

@@ -1,6 +1,6 @@
 import type { Origin } from '../post/schema.ts';
-import { saidOf, type ProseSentence } from '../tidy/prose.ts';
-import type { SourceProse } from '../shape/outline.ts';
+import { type ProseSentence, saidOf } from '../tidy/index.ts';
+import type { SourceProse } from '../shape/index.ts';
 
 /**
  * The words of a paragraph of a page the other way: as said when they stand as written, and back. Null when they are neither:

@@ -4,7 +4,7 @@ import { plainText, sectionsOf } from '../post/sections.ts';
 import type { PostNode } from '../post/schema.ts';
 import { bagOf, cosine, rarityIn } from './bags.ts';
 import type { Subjects } from './cut/subjects.ts';
-import { DEEDS } from '../tidy/wording/kinds.ts';
+import { DEEDS } from '../tidy/index.ts';
 import { isBody } from './standing/headings.ts';
 
 /** A headed section by its id. */

@@ -5,7 +5,7 @@ import { plainText, sectionsOf, wordsIn, type Section } from '../post/sections.t
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
 import { bagOf, cosine, rarityIn } from './bags.ts';
 import type { Subjects } from './cut/subjects.ts';
-import type { Stretch } from './feeding.ts';
+import type { Stretch } from './passage-use.ts';
 import { isBody } from './standing/headings.ts';
 import { alone, pointsBack } from './standing/said-on-page.ts';
 

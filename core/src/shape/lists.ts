@@ -5,7 +5,7 @@ import { words } from '../language/words.ts';
 import { plainText } from '../post/sections.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
 import { turnIn } from '../post/turns.ts';
-import { DEEDS } from '../tidy/wording/kinds.ts';
+import { DEEDS } from '../tidy/index.ts';
 
 const { nodes } = schema;
 

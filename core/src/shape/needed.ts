@@ -1,6 +1,5 @@
 import { wordCount } from '../language/words.ts';
-import { isOut, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
-import { DEEDS } from '../tidy/wording/kinds.ts';
+import { DEEDS, isOut, type Paragraph, type ProseSentence } from '../tidy/index.ts';
 
 // A post has so many words at most, unless more are asked for (common practice, no source).
 const MOST_WORDS = 1500;

@@ -1,5 +1,5 @@
 import { wordCount } from '../language/words.ts';
-import { saidOf, type ProseSentence } from '../tidy/prose.ts';
+import { type ProseSentence, saidOf } from '../tidy/index.ts';
 import { announcementOf } from './cut/announcements.ts';
 
 /** A sentence of a section: the source and the paragraph of it that it came from, and who says it. */

@@ -1,6 +1,5 @@
 import { wordCount } from '../language/words.ts';
-import type { House } from '../tidy/house.ts';
-import type { ProseSentence } from '../tidy/prose.ts';
+import type { House, ProseSentence } from '../tidy/index.ts';
 
 /** A paragraph of a page, and who says it if that is known. */
 export type Voiced = { sentences: readonly ProseSentence[]; speaker?: string };

@@ -1,6 +1,6 @@
-import { isTimed } from '../gather/source.ts';
+import { isTimed } from '../gather/index.ts';
 import type { Finder } from './finder.ts';
-import { said } from './said.ts';
+import { said } from './tidied-sentences.ts';
 
 /** What talk about the talk sounds like, and what it is called (own list; common practice, no source). */
 const KINDS: readonly [pattern: RegExp, reason: string][] = [

@@ -1,10 +1,10 @@
-import { isTimed, type Passage } from '../gather/source.ts';
+import { isTimed, type Passage } from '../gather/index.ts';
 import { leadsOn } from '../language/leads-on.ts';
 import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { blocksOf, passageAt, type Flow } from './flow.ts';
 import type { Finder, Searched } from './finder.ts';
-import { said, type TidiedSentence } from './said.ts';
+import { said, type TidiedSentence } from './tidied-sentences.ts';
 
 // A paragraph of speech: 2 to 6 sentences, about 75 words (common practice, no source).
 const MOST_SENTENCES = 6;

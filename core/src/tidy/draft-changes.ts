@@ -1,5 +1,5 @@
 import { diffWordsWithSpace } from 'diff';
-import type { Source } from '../gather/source.ts';
+import type { Source } from '../gather/index.ts';
 import { plainText } from '../post/sections.ts';
 import type { Origin, PostNode } from '../post/schema.ts';
 import { applyEdits, type Edit } from './edit.ts';

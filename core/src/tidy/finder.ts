@@ -1,4 +1,4 @@
-import type { Source } from '../gather/source.ts';
+import type { Source } from '../gather/index.ts';
 import { normal } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import type { Edit } from './edit.ts';

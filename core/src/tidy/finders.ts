@@ -1,4 +1,4 @@
-import type { Source } from '../gather/source.ts';
+import type { Source } from '../gather/index.ts';
 import { asides } from './asides.ts';
 import { paragraphBreaks, sentenceBreaks } from './breaks.ts';
 import { begunTwice, cutOff, doubled } from './doubled.ts';

@@ -1,4 +1,4 @@
-import { isTimed, type Source } from '../gather/source.ts';
+import { isTimed, type Source } from '../gather/index.ts';
 
 /** The words of a source in one string, so that repairs can run across its passages. Offsets are UTF-16. */
 export type Flow = {

@@ -1,4 +1,4 @@
-import type { Source } from '../gather/source.ts';
+import type { Source } from '../gather/index.ts';
 import { sentences } from '../language/sentences.ts';
 import { applyEdits, passagesOf, sourceOffset, type Edit } from './edit.ts';
 import { flowOf } from './flow.ts';

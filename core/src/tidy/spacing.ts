@@ -1,4 +1,4 @@
-import { isTimed } from '../gather/source.ts';
+import { isTimed } from '../gather/index.ts';
 import type { Finder } from './finder.ts';
 
 type Rule = { pattern: RegExp; after: string; reason: string };

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../../src/gather/formats.ts';
 
 const ascii = (text: string) => Uint8Array.from(text, (c) => c.charCodeAt(0));
 const words = async (bytes: Uint8Array, name: string) => (await gather(bytes, name)).source.passages.map((p) => p.text).join(' | ');

@@ -2,9 +2,9 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { zipSync } from 'fflate';
 import { Complaint } from '@even-page/core/complaint';
-import type { Gathered } from '@even-page/core/gather/format';
-import { gather } from '@even-page/core/gather/formats';
-import { gatherSeveral } from '@even-page/core/gather/several';
+import type { Gathered } from '../../src/gather/format.ts';
+import { gather } from '../../src/gather/formats.ts';
+import { gatherSeveral } from '../../src/gather/several.ts';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 
 const sample = (name: string) => new Uint8Array(readFileSync(new URL(`../samples/${name}`, import.meta.url)));

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { Complaint } from '@even-page/core/complaint';
 import { readText } from './read-text.ts';
-import { durationMs } from '@even-page/core/gather/source';
+import { durationMs } from '../../src/gather/source.ts';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const read = (text: string, name = '') => readText(bytes(text), name);

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { Complaint } from '@even-page/core/complaint';
-import { gatherSeveral } from '@even-page/core/gather/several';
+import { gatherSeveral } from '../../src/gather/several.ts';
 
 const sample = (name: string) => new Uint8Array(readFileSync(new URL(`../samples/${name}`, import.meta.url)));
 const material = (name: string) => new Uint8Array(readFileSync(new URL(`../../../demo/material/${name}`, import.meta.url)));

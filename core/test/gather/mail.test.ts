@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import type { Gathered } from '@even-page/core/gather/format';
-import { gather } from '@even-page/core/gather/formats';
-import { gatherSeveral } from '@even-page/core/gather/several';
+import type { Gathered } from '../../src/gather/format.ts';
+import { gather } from '../../src/gather/formats.ts';
+import { gatherSeveral } from '../../src/gather/several.ts';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 
 const bytes = (text: string) => new TextEncoder().encode(text.replace(/\r?\n/g, '\r\n'));

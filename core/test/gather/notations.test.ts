@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../../src/gather/formats.ts';
 
 const ADA = ['Where do we begin?', 'With the seat, it is old.', 'And then?'];
 const NAMES = ['Ada Hale', 'Ben Orr', 'Ada Hale'];

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { pastedHtml } from '@even-page/core/gather/pasted';
+import { pastedHtml } from '../../src/gather/pasted.ts';
 
 describe('HTML pasted onto the page', () => {
   it('loses its office junk and keeps its lists, headings and marks', () => {

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { gatherSeveral } from '@even-page/core/gather/several';
-import { captionsInside } from '@even-page/core/gather/recording/inside';
-import { mediaType } from '@even-page/core/gather/recording/media-type';
+import { gatherSeveral } from '../../src/gather/several.ts';
+import { captionsInside } from '../../src/gather/recording/inside.ts';
+import { mediaType } from '../../src/gather/recording/media-type.ts';
 import { postToMarkdown } from '@even-page/core/post/markdown';
-import type { Passage } from '@even-page/core/gather/source';
+import type { Passage } from '../../src/gather/source.ts';
 
 /** What a file of a foreign program promises its reader: what stands on the page, and what does not. */
 export type Promised = { kind: string; program: string; file: string; must: string[]; never?: string[] };

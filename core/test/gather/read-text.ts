@@ -1,6 +1,6 @@
-import type { Gathered } from '@even-page/core/gather/format';
-import { formatOf } from '@even-page/core/gather/formats';
-import { rawOf } from '@even-page/core/gather/raw';
+import type { Gathered } from '../../src/gather/format.ts';
+import { formatOf } from '../../src/gather/formats.ts';
+import { rawOf } from '../../src/gather/raw.ts';
 
 /** Reads a text format, which needs no waiting, unlike `gather`, which reads all formats. */
 export function readText(bytes: Uint8Array, name = ''): Gathered {

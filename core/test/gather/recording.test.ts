@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { captionsInside } from '@even-page/core/gather/recording/inside';
-import { mediaType } from '@even-page/core/gather/recording/media-type';
-import { passageAtTime, timeAt, wordAt } from '@even-page/core/gather/recording/spoken';
-import type { Passage } from '@even-page/core/gather/source';
+import { captionsInside } from '../../src/gather/recording/inside.ts';
+import { mediaType } from '../../src/gather/recording/media-type.ts';
+import { passageAtTime, timeAt, wordAt } from '../../src/gather/recording/spoken.ts';
+import type { Passage } from '../../src/gather/source.ts';
 
 const bytesOf = (path: string) => new Uint8Array(readFileSync(new URL(path, import.meta.url)));
 const tracksOf = (bytes: Uint8Array) =>

@@ -3,10 +3,10 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { Complaint } from '@even-page/core/complaint';
 import { readText } from './read-text.ts';
-import { durationMs } from '@even-page/core/gather/source';
-import { shapeOf, writeSections } from '@even-page/core/shape/outline';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { durationMs } from '../../src/gather/source.ts';
+import { shapeOf, writeSections } from '../../src/shape/propose-sections.ts';
+import { findEdits } from '../../src/tidy/finders.ts';
+import { proseOf } from '../../src/tidy/prose.ts';
 
 const MATERIAL = new URL('../../../demo/material/', import.meta.url);
 const bytesOf = (text: string) => new TextEncoder().encode(text);

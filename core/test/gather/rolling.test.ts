@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { onceSaid } from '@even-page/core/gather/rolling';
-import { gather } from '@even-page/core/gather/formats';
+import { onceSaid } from '../../src/gather/rolling.ts';
+import { gather } from '../../src/gather/formats.ts';
 
 const readText = async (text: string, name: string) => (await gather(new TextEncoder().encode(text), name)).source;
 const cue = (n: number, text: string) => ({ text, startMs: n * 1000, endMs: (n + 1) * 1000 });

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../../src/gather/formats.ts';
 import { postToMarkdown } from '@even-page/core/post/markdown';
 
 const bytes = (text: string) => new TextEncoder().encode(text);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { gather } from '@even-page/core/gather/formats';
-import { gatherSeveral } from '@even-page/core/gather/several';
-import type { Reading } from '@even-page/core/gather/readings';
+import { gather } from '../../src/gather/formats.ts';
+import { gatherSeveral } from '../../src/gather/several.ts';
+import type { Reading } from '../../src/gather/readings.ts';
 import { postToHtml, postFromHtml } from '@even-page/core/post/html';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { zipSync } from 'fflate';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { factsOf } from '@even-page/core/page/facts';
-import type { Paragraph } from '@even-page/core/tidy/prose';
+import { factsOf } from '../../src/page/facts.ts';
+import type { Paragraph } from '../../src/tidy/prose.ts';
 
 const spoken = (...texts: string[]): Paragraph => ({
   sentences: texts.map((text, n) => ({

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { proposeTitles, titleOfName } from '@even-page/core/page/titles';
-import { paragraphsOfTalk, type Placed } from '@even-page/core/shape/paragraphs';
+import { proposeTitles, titleOfName } from '../../src/page/titles.ts';
+import { paragraphsOfTalk, type Placed } from '../../src/shape/paragraphs.ts';
 
 const headed = (texts: readonly string[]) => texts.map((text) => ({ said: text, text, worth: 2 }));
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { stringify } from 'yaml';
 import { Complaint } from '@even-page/core/complaint';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../../src/gather/formats.ts';
 import { detailsSchema, emptyDetails, fitDetails } from '@even-page/core/post/details';
 import { frontMatter, nameOf } from './odd-names.ts';
 

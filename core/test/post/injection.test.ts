@@ -5,10 +5,10 @@ import { emptyDetails } from '@even-page/core/post/details';
 import { cleanHtml, postFromHtml, postToHtml } from '@even-page/core/post/html';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type PostNode } from '@even-page/core/post/schema';
-import { htmlFile } from '@even-page/core/send/files';
-import { shapeOf, writeSections } from '@even-page/core/shape/outline';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { htmlFile } from '../../src/send/files.ts';
+import { shapeOf, writeSections } from '../../src/shape/propose-sections.ts';
+import { findEdits } from '../../src/tidy/finders.ts';
+import { proseOf } from '../../src/tidy/prose.ts';
 import { FORMS } from './injection-forms.ts';
 
 // Browsers drop white space and control characters before they look for a scheme.

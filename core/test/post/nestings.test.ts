@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { gather } from '@even-page/core/gather/formats';
-import { pastedHtml } from '@even-page/core/gather/pasted';
+import { gather } from '../../src/gather/formats.ts';
+import { pastedHtml } from '../../src/gather/pasted.ts';
 import { fromMarkup } from '@even-page/core/post/markup';
 import { picturesOf } from '@even-page/core/post/pictures';
 import { emptyDoc, type PostNode } from '@even-page/core/post/schema';

@@ -3,8 +3,8 @@ import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { plainText } from '@even-page/core/post/sections';
-import { proof } from '@even-page/core/proof/checks';
-import { figuresOf } from '@even-page/core/proof/figures';
+import { proof } from '../../src/proof/checks.ts';
+import { figuresOf } from '../../src/proof/figures.ts';
 
 const post = (markdown: string, details = {}) => {
   let n = 0;

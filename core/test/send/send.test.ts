@@ -1,13 +1,13 @@
 import { expect } from 'chai';
 import { parse } from 'yaml';
-import { withPictureFiles } from '@even-page/core/dress/picture-files';
+import { withPictureFiles } from '../../src/dress/picture-files.ts';
 import { readText } from '../gather/read-text.ts';
 import { detailsSchema, emptyDetails } from '@even-page/core/post/details';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { emptyDoc } from '@even-page/core/post/schema';
-import { proposeDescription } from '@even-page/core/send/description';
-import { htmlFile, markdownFile } from '@even-page/core/send/files';
-import { createMessage, findListed, outcomeOf, updateMessage } from '@even-page/core/send/micropub';
+import { proposeDescription } from '../../src/send/description.ts';
+import { htmlFile, markdownFile } from '../../src/send/files.ts';
+import { createMessage, findListed, outcomeOf, updateMessage } from '../../src/send/micropub.ts';
 
 const doc = postFromMarkdown('Opening words.\n\n## Heading\n\n![A <lamp>](/pictures/x.webp)');
 const details = {

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
-import { belonging } from '@even-page/core/shape/belonging';
+import { belonging } from '../../src/shape/belonging.ts';
 
 const found = (markdown: string) => {
   let n = 0;

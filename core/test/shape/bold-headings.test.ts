@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../../src/gather/formats.ts';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import type { PostNode } from '@even-page/core/post/schema';
-import { boldHeadings, withBoldHeadings } from '@even-page/core/shape/bold-headings';
+import { boldHeadings, withBoldHeadings } from '../../src/shape/bold-headings.ts';
 
 const ided = (doc: PostNode) => {
   let n = 0;

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { terms } from '@even-page/core/language/terms';
-import { cutting, type CutUnit } from '@even-page/core/shape/cut/cutting';
-import { signpost } from '@even-page/core/shape/cut/signposts';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
+import { cutting, type CutUnit } from '../../src/shape/cut/cutting.ts';
+import { signpost } from '../../src/shape/cut/signposts.ts';
+import { readSubjects } from '../../src/shape/cut/subjects.ts';
 import { borderErrors } from '../../../bench/segments.ts';
 import { c99, even, textTiling, u00 } from '../../../bench/segmenters.ts';
 

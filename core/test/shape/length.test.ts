@@ -4,9 +4,9 @@ import fc from 'fast-check';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { sectionsOf } from '@even-page/core/post/sections';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
-import type { Stretch } from '@even-page/core/shape/feeding';
-import { condense, fill, withoutUnits, wordsOf } from '@even-page/core/shape/length';
+import { readSubjects } from '../../src/shape/cut/subjects.ts';
+import type { Stretch } from '../../src/shape/passage-use.ts';
+import { condense, fill, withoutUnits, wordsOf } from '../../src/shape/length.ts';
 
 const subjects = readSubjects(readFileSync(new URL('../../data/subjects.bin', import.meta.url)));
 const page = (markdown: string) => {

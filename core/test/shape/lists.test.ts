@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { schema } from '@even-page/core/post/schema';
-import { hiddenLists, withList } from '@even-page/core/shape/lists';
+import { hiddenLists, withList } from '../../src/shape/lists.ts';
 
 const lists = (markdown: string) => hiddenLists(postFromMarkdown(markdown));
 

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
-import { joined, sameMatter } from '@even-page/core/shape/same-matter';
+import { readSubjects } from '../../src/shape/cut/subjects.ts';
+import { joined, sameMatter } from '../../src/shape/same-matter.ts';
 
 const subjects = readSubjects(readFileSync(new URL('../../data/subjects.bin', import.meta.url)));
 const page = (markdown: string) => {

@@ -3,8 +3,8 @@ import { readFileSync } from 'node:fs';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { schema } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
-import { readSubjects } from '@even-page/core/shape/cut/subjects';
-import { withStandingPart } from '@even-page/core/shape/standing/parts';
+import { readSubjects } from '../../src/shape/cut/subjects.ts';
+import { withStandingPart } from '../../src/shape/standing/parts.ts';
 
 const subjects = readSubjects(readFileSync(new URL('../../data/subjects.bin', import.meta.url)));
 const PAGE = `The hall met on Thursday.

@@ -1,17 +1,17 @@
 import { expect } from 'chai';
-import type { Source } from '@even-page/core/gather/source';
-import { makePage } from '@even-page/core/page/made-page';
-import { turnedBlock } from '@even-page/core/page/turned-block';
+import type { Source } from '../../src/gather/source.ts';
+import { makePage } from '../../src/page/made-page.ts';
+import { turnedBlock } from '../../src/page/turned-block.ts';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { schema, type Origin } from '@even-page/core/post/schema';
 import { turnIn, turnOf, voiceAt } from '@even-page/core/post/turns';
-import { feeding } from '@even-page/core/shape/feeding';
-import { hiddenLists, withList } from '@even-page/core/shape/lists';
-import { questionsAndAnswers } from '@even-page/core/shape/standing/questions';
-import { saidSections } from '@even-page/core/shape/standing/said-on-page';
-import { openings } from '@even-page/core/shape/voices';
-import { usualHouse, type House } from '@even-page/core/tidy/house';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { feeding } from '../../src/shape/passage-use.ts';
+import { hiddenLists, withList } from '../../src/shape/lists.ts';
+import { questionsAndAnswers } from '../../src/shape/standing/questions.ts';
+import { saidSections } from '../../src/shape/standing/said-on-page.ts';
+import { openings } from '../../src/shape/voices.ts';
+import { usualHouse, type House } from '../../src/tidy/house.ts';
+import { proseOf } from '../../src/tidy/prose.ts';
 
 const sentence = (text: string, at = 0) => ({ text, first: at, last: at, from: at, to: at + 1 });
 const turns = (...said: [speaker: string, text: string][]) => said.map(([speaker, text]) => ({ speaker, sentences: [sentence(text)] }));

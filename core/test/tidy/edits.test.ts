@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '../../src/gather/source.ts';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type PostNode } from '@even-page/core/post/schema';
-import { draftChanges } from '@even-page/core/tidy/draft-changes';
+import { draftChanges } from '../../src/tidy/draft-changes.ts';
 import {
   applyEdits,
   asidesOut,
@@ -17,8 +17,8 @@ import {
   sourceOffset,
   takenMark,
   type Edit,
-} from '@even-page/core/tidy/edit';
-import { flowOf } from '@even-page/core/tidy/flow';
+} from '../../src/tidy/edit.ts';
+import { flowOf } from '../../src/tidy/flow.ts';
 
 const LETTERS = fc.constantFrom('a', 'b', ' ', '\n', 'é', '🙂', '.', 'um');
 /** A source of a few passages, and edits anywhere in it that do not touch one another. */

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import type { Source } from '@even-page/core/gather/source';
-import { applyEdits } from '@even-page/core/tidy/edit';
-import type { EditKind } from '@even-page/core/tidy/repair-kinds';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { flowOf } from '@even-page/core/tidy/flow';
-import { PADDING, usualHouse, type House } from '@even-page/core/tidy/house';
+import type { Source } from '../../src/gather/source.ts';
+import { applyEdits } from '../../src/tidy/edit.ts';
+import type { EditKind } from '../../src/tidy/repair-kinds.ts';
+import { findEdits } from '../../src/tidy/finders.ts';
+import { flowOf } from '../../src/tidy/flow.ts';
+import { PADDING, usualHouse, type House } from '../../src/tidy/house.ts';
 
 const text = (...passages: string[]): Source => ({ kind: 'text', passages: passages.map((p) => ({ text: p })) });
 const found = (words: string, kind: EditKind, house: Partial<House> = {}) =>

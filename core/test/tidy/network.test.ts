@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { kernelOf } from '@even-page/core/tidy/marks/kernel';
-import { Network, rowInSteps, type Block, type Table } from '@even-page/core/tidy/marks/network';
+import { kernelOf } from '../../src/tidy/marks/kernel.ts';
+import { Network, rowInSteps, type Block, type Table } from '../../src/tidy/marks/network.ts';
 
 /** Figures that look like chance and are always the same, from -0.5 to 0.5. */
 function chance(seed: number) {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from '@even-page/core/tidy/marks/openings';
+import { closesGreeting, hangsOn, isAsked, leansBack, opensPlainly } from '../../src/tidy/marks/openings.ts';
 
 const said = (text: string) => text.split(' ');
 const asks = (text: string) => isAsked(said(text), 0, said(text).length);

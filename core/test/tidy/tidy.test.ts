@@ -2,13 +2,13 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { readText } from '../gather/read-text.ts';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '../../src/gather/source.ts';
 import { wordCount } from '@even-page/core/language/words';
-import { applyEdits, isMark, type Edit } from '@even-page/core/tidy/edit';
-import type { EditKind } from '@even-page/core/tidy/repair-kinds';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { flowOf } from '@even-page/core/tidy/flow';
-import { paragraphText, proseOf } from '@even-page/core/tidy/prose';
+import { applyEdits, isMark, type Edit } from '../../src/tidy/edit.ts';
+import type { EditKind } from '../../src/tidy/repair-kinds.ts';
+import { findEdits } from '../../src/tidy/finders.ts';
+import { flowOf } from '../../src/tidy/flow.ts';
+import { paragraphText, proseOf } from '../../src/tidy/prose.ts';
 
 const text = (...passages: string[]): Source => ({ kind: 'text', passages: passages.map((p) => ({ text: p })) });
 const cues = (...said: (string | [string, number])[]): Source => {

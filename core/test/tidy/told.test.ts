@@ -2,11 +2,11 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { isTalk } from '@even-page/core/language/spoken';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { marksOf, NO_PAUSE, readModel } from '@even-page/core/tidy/marks/model';
-import { endsInTag, isAsked } from '@even-page/core/tidy/marks/openings';
-import { features as featuresOf, hearAsTalk, readTold } from '@even-page/core/tidy/marks/told';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { findEdits } from '../../src/tidy/finders.ts';
+import { marksOf, NO_PAUSE, readModel } from '../../src/tidy/marks/model.ts';
+import { endsInTag, isAsked } from '../../src/tidy/marks/openings.ts';
+import { features as featuresOf, hearAsTalk, readTold } from '../../src/tidy/marks/told.ts';
+import { proseOf } from '../../src/tidy/prose.ts';
 import { partOf, PARTS, textOf, toldTalks } from '../../training/told.ts';
 
 const model = readModel(readFileSync(new URL('../../data/marks.bin', import.meta.url)));

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
-import { findMatches } from '@even-page/core/tidy/find';
-import { onPage, pageText } from '@even-page/core/write/page-text';
+import { findMatches } from '../../src/tidy/find.ts';
+import { onPage, pageText } from '../../src/write/page-text.ts';
 
 const PAGE = 'Oil the **blade** and\\\nthe blade again.\n\n## The blade\n\n- a blade\n- no blade\n\n| Blade |\n| - |\n| dull blade |\n';
 

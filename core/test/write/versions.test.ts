@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { schema, type PostNode } from '@even-page/core/post/schema';
-import { changedWords, compare, withSectionOf } from '@even-page/core/write/comparing';
-import { thinned } from '@even-page/core/write/thinning';
+import { changedWords, compare, withSectionOf } from '../../src/write/comparing.ts';
+import { thinned } from '../../src/write/thinning.ts';
 
 function page(markdown: string): PostNode {
   let n = 0;

@@ -1,6 +1,6 @@
 <!-- A piece's spine lying down: a stitch per section, its length by its words. -->
 <script lang="ts">
-  import { isThin } from '@even-page/core/shape/evenness';
+  import { isThin } from '@even-page/core/shape';
 
   let { words }: { words: readonly number[] } = $props();
   const total = $derived(words.reduce((sum, w) => sum + w, 0));

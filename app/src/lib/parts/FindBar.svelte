@@ -2,7 +2,7 @@
 <script lang="ts">
   import { figure } from './sizes.ts';
   import { untrack } from 'svelte';
-  import type { FoundWords, Query } from '@even-page/core/tidy/find';
+  import type { FoundWords, Query } from '@even-page/core/tidy';
   import { finder } from '$lib/workers/finder.ts';
 
   let {

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { houseSchema, usualHouse, type House } from '@even-page/core/tidy/house';
+import { type House, houseSchema, usualHouse } from '@even-page/core/tidy';
 import { database, write } from './database.ts';
 import type { Person } from './person.ts';
 import { houseStyle } from './schema.ts';

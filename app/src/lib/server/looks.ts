@@ -1,9 +1,7 @@
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
 import { sectionsOf, wordsIn } from '@even-page/core/post/sections';
-import { proof } from '@even-page/core/proof/checks';
-import { figuresOf } from '@even-page/core/proof/figures';
-import type { Finding } from '@even-page/core/proof/finding';
+import { figuresOf, type Finding, proof } from '@even-page/core/proof';
 
 /** What the Desk knows of a page: its figures, the gravest finding and how many more there are. */
 export type Looks = {

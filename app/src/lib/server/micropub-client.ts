@@ -1,5 +1,5 @@
 import { Complaint } from '@even-page/core/complaint';
-import type { Answer, Message } from '@even-page/core/send/micropub';
+import type { Answer, Message } from '@even-page/core/send';
 import { boundedJson } from './bounded.ts';
 import { environment } from './environment.ts';
 

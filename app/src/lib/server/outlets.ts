@@ -1,7 +1,7 @@
 import { asc } from 'drizzle-orm';
 import { object, string } from 'yup';
 import { Complaint } from '@even-page/core/complaint';
-import { isWebAddress } from '@even-page/core/send/micropub';
+import { isWebAddress } from '@even-page/core/send';
 import { database, write } from './database.ts';
 import { query } from './micropub-client.ts';
 import type { Person } from './person.ts';

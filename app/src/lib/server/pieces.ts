@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto';
 import { setImmediate as turn } from 'node:timers/promises';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '@even-page/core/gather';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
 import { docFromJSON, type Origin, type PostNode } from '@even-page/core/post/schema';
-import { changeEdits, type EditChange } from '@even-page/core/tidy/edit';
+import { changeEdits, type EditChange } from '@even-page/core/tidy';
 import { Complaint } from '@even-page/core/complaint';
 import { shortened } from '@even-page/core/language/storable';
-import { thinned } from '@even-page/core/write/thinning';
+import { thinned } from '@even-page/core/write';
 import { MOST_BLOCKS, MOST_PAGE } from '$lib/limits.ts';
 import type { Step } from '$lib/steps.ts';
 import { database, write } from './database.ts';

@@ -1,6 +1,6 @@
 import { and, eq, type SQL } from 'drizzle-orm';
 import { Complaint } from '@even-page/core/complaint';
-import { pictureFileName } from '@even-page/core/dress/picture-files';
+import { pictureFileName } from '@even-page/core/dress';
 import type { Details } from '@even-page/core/post/details';
 import { mapPictures, picturesOf } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
@@ -9,11 +9,11 @@ import {
   findListed,
   isPostList,
   isWebAddress,
-  outcomeOf,
-  updateMessage,
   type Message,
+  outcomeOf,
   type SendOutcome,
-} from '@even-page/core/send/micropub';
+  updateMessage,
+} from '@even-page/core/send';
 import { database, write } from './database.ts';
 import type { Database } from './engine.ts';
 import { lookThrough } from './looking-through.ts';

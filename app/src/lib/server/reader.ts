@@ -1,7 +1,5 @@
-import type { GatheredPicture } from '@even-page/core/gather/format';
-import type { Reading } from '@even-page/core/gather/readings';
-import type { Captions } from '@even-page/core/gather/recording/inside';
-import type { Source } from '@even-page/core/gather/source';
+import type { Captions, GatheredPicture, Reading, Source } from '@even-page/core/gather';
+
 import type { Details } from '@even-page/core/post/details';
 import { Helper } from './helper.ts';
 

@@ -6,8 +6,8 @@ import { eq } from 'drizzle-orm';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Complaint } from '@even-page/core/complaint';
-import { mediaType } from '@even-page/core/gather/recording/media-type';
-import type { Captions } from '@even-page/core/gather/recording/inside';
+import { type Captions, mediaType } from '@even-page/core/gather';
+
 import { shortened } from '@even-page/core/language/storable';
 import { nextPosition } from './bring-in.ts';
 import { database, write } from './database.ts';

@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { number, object, string } from 'yup';
 import { Complaint } from '@even-page/core/complaint';
-import { transcriptSchema, type Transcript } from '@even-page/core/gather/transcript-schema';
+import { type Transcript, transcriptSchema } from '@even-page/core/gather';
 import { boundedJson } from './bounded.ts';
 import { environment } from './environment.ts';
 import { HoldUp } from './jobs/job.ts';

@@ -1,7 +1,5 @@
-import { durationMs, type Passage } from '@even-page/core/gather/source';
-import { sound } from '@even-page/core/gather/sound';
-import { cuesOf } from '@even-page/core/gather/spoken-cues';
-import type { Transcript } from '@even-page/core/gather/transcript-schema';
+import { cuesOf, durationMs, type Passage, sound, type Transcript } from '@even-page/core/gather';
+
 import { wordCount } from '@even-page/core/language/words';
 
 /** What a recording's row says of its words. */

@@ -1,9 +1,9 @@
 <!-- The account: what one press did, in counts, each a way to where it can be looked at; and what wants the writer. -->
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-  import { LEAST_NEEDED } from '@even-page/core/shape/needed';
-  import { editKey } from '@even-page/core/tidy/edit';
-  import { flowOf, passageAt } from '@even-page/core/tidy/flow';
+  import { LEAST_NEEDED } from '@even-page/core/shape';
+  import { editKey, flowOf, passageAt } from '@even-page/core/tidy';
+
   import Gravity from '$lib/parts/Gravity.svelte';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Step } from '$lib/steps.ts';

@@ -1,6 +1,6 @@
 <!-- The spirit level: the nearer the bubble is to the middle, the better the post balances. -->
 <script lang="ts">
-  import { evennessOf } from '@even-page/core/shape/evenness';
+  import { evennessOf } from '@even-page/core/shape';
 
   let { words }: { words: readonly number[] } = $props();
 

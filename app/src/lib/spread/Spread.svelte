@@ -7,36 +7,33 @@
   import PanelRightOpen from '@lucide/svelte/icons/panel-right-open';
   import { onMount, untrack } from 'svelte';
   import { beforeNavigate } from '$app/navigation';
+  import Fetched from '$lib/parts/Fetched.svelte';
   import { count } from '$lib/parts/sizes.ts';
   import { status } from '$lib/status.svelte.ts';
-  import { STEPS, type Step } from '$lib/steps.ts';
-  import DressLeaf from './dress/DressLeaf.svelte';
-  import GatherLeaf from './gather/GatherLeaf.svelte';
+  import { STEPS } from '$lib/steps.ts';
+  import { fetchTheRest, leafOf, type Leaf as LeafComponent } from './leaves.ts';
   import PageLeaf from './page/PageLeaf.svelte';
   import type { Piece } from './piece.svelte.ts';
-  import ProofLeaf from './proof/ProofLeaf.svelte';
-  import { filesReady } from './send/take-along.ts';
-  import FetchedSend from './send/FetchedSend.svelte';
-  import ShapeLeaf from './shape/ShapeLeaf.svelte';
   import PlayerBar from './player/PlayerBar.svelte';
   import Spine from './Spine.svelte';
   import StepStrip from './StepStrip.svelte';
-  import TidyLeaf from './tidy/TidyLeaf.svelte';
-  import WriteLeaf from './write/WriteLeaf.svelte';
   import './page/page.css';
 
-  let { piece }: { piece: Piece } = $props();
+  /** @prop first the leaf of the step that is open as the Spread comes up */
+  let { piece, first }: { piece: Piece; first: LeafComponent } = $props();
 
-  const LEAVES: Record<Step, typeof GatherLeaf> = {
-    gather: GatherLeaf,
-    tidy: TidyLeaf,
-    shape: ShapeLeaf,
-    write: WriteLeaf,
-    dress: DressLeaf,
-    proof: ProofLeaf,
-    send: FetchedSend,
-  };
-  const Leaf = $derived(LEAVES[piece.step]);
+  let Leaf = $state.raw(untrack(() => first));
+  let isAway = $state(false);
+  // The leaf that was open stays until the next is there.
+  $effect(() => {
+    const { step } = piece;
+    leafOf(step).then(
+      (leaf) => {
+        if (step === piece.step) [Leaf, isAway] = [leaf, false];
+      },
+      () => (isAway = true),
+    );
+  });
   const asks = $derived(STEPS.find((s) => s.name === piece.step)!.asks);
 
   let folded = $state<'left' | 'right' | null>(null);
@@ -77,8 +74,6 @@
     !!piece.player.source?.recording && (piece.step === 'gather' || piece.step === 'tidy' || piece.player.playing),
   );
 
-  // What is needed last is fetched when the Spread stands there, to be at hand while the server is away; what failed is
-  // asked for again when it is wanted.
   const LATER_MS = 3000;
 
   function onkeydown(event: KeyboardEvent) {
@@ -98,10 +93,7 @@
 
   onMount(() => {
     piece.begin();
-    const later = setTimeout(
-      () => void Promise.all([filesReady(), import('./send/SendLeaf.svelte'), import('./shape/BringIn.svelte')]).catch(() => undefined),
-      LATER_MS,
-    );
+    const later = setTimeout(fetchTheRest, LATER_MS);
     const leave = (event: BeforeUnloadEvent) => {
       if (piece.saver.isSaved) return;
       void piece.saver.save();
@@ -125,11 +117,12 @@
   <main class="spread {piece.alone ? 'right' : side}" class:no-left={folded === 'left'} class:no-right={folded === 'right'}>
     <h1 class="sr">{piece.details.title || 'Untitled'}</h1>
     <section class="leaf l" aria-label={asks}>
-      {#if piece.making.shown && piece.making.made}
-        {#await import('./Account.svelte') then { default: Account }}<Account {piece} made={piece.making.made} />{:catch}<Leaf
-            {piece}
-          />{/await}
-      {:else}<Leaf {piece} />{/if}
+      {#if isAway}<p class="note" role="alert">
+          This leaf could not be fetched from the server. Your words are safe; open the step again when the server answers.
+        </p>{:else if piece.making.shown && piece.making.made}<Fetched
+          part={() => import('./Account.svelte')}
+          props={{ piece, made: piece.making.made }}
+        />{:else}<Leaf {piece} />{/if}
       {#if hasPlayer}{#key piece.player.source!.id}<PlayerBar {piece} />{/key}{/if}
     </section>
     <div class="spine">

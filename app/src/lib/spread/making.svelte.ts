@@ -1,12 +1,10 @@
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import { fitDetails, type Details } from '@even-page/core/post/details';
-import type { Fact } from '@even-page/core/page/facts';
-import type { Account, LeftOut } from '@even-page/core/page/made-page';
-import { titleOfName } from '@even-page/core/page/titles';
+import { type Account, type Fact, type LeftOut, titleOfName } from '@even-page/core/page';
+
 import { withIds } from '@even-page/core/post/ids';
-import { editKey, isMark, type Edit } from '@even-page/core/tidy/edit';
-import { turned } from '@even-page/core/tidy/wording/choices';
-import { flowOf } from '@even-page/core/tidy/flow';
+import { type Edit, editKey, flowOf, isMark, turned } from '@even-page/core/tidy';
+
 import { newBlockId } from '$lib/block-id.ts';
 import { core } from '$lib/workers/core.ts';
 import type { MaterialInHand } from './gather/material-in-hand.svelte.ts';

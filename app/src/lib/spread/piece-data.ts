@@ -1,10 +1,9 @@
-import type { ShownKind } from '@even-page/core/gather/formats';
-import type { Reading } from '@even-page/core/gather/readings';
-import type { Source } from '@even-page/core/gather/source';
+import type { Reading, ShownKind, Source } from '@even-page/core/gather';
+
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
-import type { Edit } from '@even-page/core/tidy/edit';
-import type { House } from '@even-page/core/tidy/house';
+import type { Edit, House } from '@even-page/core/tidy';
+
 import type { Step } from '$lib/steps.ts';
 
 /** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */

@@ -5,9 +5,9 @@ import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
 import { docFromJSON, type Origin } from '@even-page/core/post/schema';
 import { turnIn } from '@even-page/core/post/turns';
-import { draftChanges } from '@even-page/core/tidy/draft-changes';
-import { changeEdits, type Edit } from '@even-page/core/tidy/edit';
-import { timeAt } from '@even-page/core/gather/recording/spoken';
+import { changeEdits, draftChanges, type Edit } from '@even-page/core/tidy';
+
+import { timeAt } from '@even-page/core/gather';
 import { askServer, form } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';
 import { status } from '$lib/status.svelte.ts';

@@ -2,36 +2,63 @@ import { expose } from 'comlink';
 import worthAddress from '@even-page/core/data/worth.bin?url';
 import marksAddress from '@even-page/core/data/marks.bin?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '@even-page/core/gather';
 import { docFromJSON, schema, type Origin } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
-import { proof } from '@even-page/core/proof/checks';
-import { figuresOf } from '@even-page/core/proof/figures';
+import { figuresOf, proof } from '@even-page/core/proof';
+
 import { titleCase } from '@even-page/core/language/title-case';
-import { readSubjects, type Subjects } from '@even-page/core/shape/cut/subjects';
-import { carriedOut, planDraft, planOutline, type Filing } from '@even-page/core/shape/filing';
-import { isOutline, type Incoming } from '@even-page/core/shape/incoming-parts';
-import type { PartMatch } from '@even-page/core/shape/matching';
-import { boldHeadings, type BoldHeading } from '@even-page/core/shape/bold-headings';
-import { belonging, type Belonging } from '@even-page/core/shape/belonging';
-import { hiddenLists, type HiddenList } from '@even-page/core/shape/lists';
-import { fedBy, stretchesOf, tiesOf } from '@even-page/core/shape/feeding';
-import { condense, fill, type Filling, type Cuttable } from '@even-page/core/shape/length';
-import { sameMatter, type SameMatter } from '@even-page/core/shape/same-matter';
-import { withStandingPart, type Given, type StandingPart } from '@even-page/core/shape/standing/parts';
-import { shapeOf, type SourceProse, type Shape } from '@even-page/core/shape/outline';
-import { findInMaterial, indexOf, type FoundSentence, type MaterialIndex } from '@even-page/core/write/finding';
-import { makePage, writtenMaterial, type MadePage, type PageWishes } from '@even-page/core/page/made-page';
-import { turnedBlock } from '@even-page/core/page/turned-block';
-import { editsForSections, type Edit } from '@even-page/core/tidy/edit';
-import { findEdits } from '@even-page/core/tidy/finders';
-import { findMatches, type Query } from '@even-page/core/tidy/find';
-import type { House } from '@even-page/core/tidy/house';
-import { readModel, type MarksModel } from '@even-page/core/tidy/marks/model';
-import { proseOf } from '@even-page/core/tidy/prose';
-import { choicesOf } from '@even-page/core/tidy/wording/choices';
-import { readWorth, type WorthModel } from '@even-page/core/tidy/wording/worth';
-import type { Written } from '@even-page/core/tidy/wording/written';
+import {
+  type Belonging,
+  belonging,
+  type BoldHeading,
+  boldHeadings,
+  carriedOut,
+  condense,
+  type Cuttable,
+  fedBy,
+  type Filing,
+  fill,
+  type Filling,
+  type Given,
+  type HiddenList,
+  hiddenLists,
+  type Incoming,
+  isOutline,
+  type PartMatch,
+  planDraft,
+  planOutline,
+  readSubjects,
+  sameMatter,
+  type SameMatter,
+  type Shape,
+  shapeOf,
+  type SourceProse,
+  type StandingPart,
+  stretchesOf,
+  type Subjects,
+  tiesOf,
+  withStandingPart,
+} from '@even-page/core/shape';
+
+import { findInMaterial, type FoundSentence, indexOf, type MaterialIndex } from '@even-page/core/write';
+import { type MadePage, makePage, type PageWishes, turnedBlock, writtenMaterial } from '@even-page/core/page';
+
+import {
+  choicesOf,
+  type Edit,
+  editsForSections,
+  findEdits,
+  findMatches,
+  type House,
+  type MarksModel,
+  proseOf,
+  type Query,
+  readModel,
+  readWorth,
+  type WorthModel,
+  type Written,
+} from '@even-page/core/tidy';
 
 /** A source of the piece with the repairs taken over it. */
 export type TidiedSource = { id: string; source: Source; edits: Edit[]; proposed: Edit[] };

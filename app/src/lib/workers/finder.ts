@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { FoundWords, Query } from '@even-page/core/tidy/find';
+import type { FoundWords, Query } from '@even-page/core/tidy';
 import type { FinderWork } from './finder.worker.ts';
 
 // A pattern can be made to look for ever; nobody waits that long for a search.

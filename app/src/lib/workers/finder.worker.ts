@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { Complaint } from '@even-page/core/complaint';
-import { findMatches, type Query } from '@even-page/core/tidy/find';
+import { findMatches, type Query } from '@even-page/core/tidy';
 
 const work = {
   /** The places a query fits, or the sentence that says what is wrong with it. */

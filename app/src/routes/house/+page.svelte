@@ -1,7 +1,7 @@
 <!-- House style: the writer's own rules, for Tidy and for headings. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { PADDING, type House } from '@even-page/core/tidy/house';
+  import { type House, PADDING } from '@even-page/core/tidy';
   import { askServer, json, Refused } from '$lib/ask-server.ts';
 
   let { data } = $props();

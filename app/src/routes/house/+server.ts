@@ -1,4 +1,4 @@
-import { houseSchema } from '@even-page/core/tidy/house';
+import { houseSchema } from '@even-page/core/tidy';
 import { answer, bodyOf } from '$lib/server/answers.ts';
 import { readHouse, saveHouse } from '$lib/server/house-style.ts';
 import type { RequestHandler } from './$types.ts';

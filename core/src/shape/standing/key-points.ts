@@ -1,7 +1,7 @@
 import { terms } from '../../language/terms.ts';
 import { wordCount } from '../../language/words.ts';
 import { schema, type PostNode } from '../../post/schema.ts';
-import { DEEDS } from '../../tidy/wording/kinds.ts';
+import { DEEDS } from '../../tidy/index.ts';
 import { frequencyOf, NAME, type Subjects } from '../cut/subjects.ts';
 import { alone, isStatement, pointsBack, type SaidOnPage, type SaidSection } from './said-on-page.ts';
 

@@ -1,6 +1,5 @@
 import { isContentWord } from '../../language/terms.ts';
-import { DEEDS, isVerb } from '../../tidy/wording/kinds.ts';
-import type { Token } from '../../tidy/wording/tokens.ts';
+import { DEEDS, isVerb, type Token } from '../../tidy/index.ts';
 
 /** A thing named: its words as a heading shows them, its head, and where it ends. */
 export type NounPhrase = { words: string[]; determiner: string; head: string; isPlural: boolean; isName: boolean; to: number };

@@ -1,5 +1,5 @@
 import { isTalk } from '../../language/spoken.ts';
-import { isTimed, type Passage } from '../../gather/source.ts';
+import { isTimed, type Passage } from '../../gather/index.ts';
 import { normal } from '../../language/terms.ts';
 import { words, type Word } from '../../language/words.ts';
 import type { Edit } from '../edit.ts';

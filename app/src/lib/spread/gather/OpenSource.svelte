@@ -2,7 +2,7 @@
 <script lang="ts">
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import type { Reading } from '@even-page/core/gather/readings';
+  import type { Reading } from '@even-page/core/gather';
   import { askServer, json } from '$lib/ask-server.ts';
   import Views from '$lib/parts/Views.svelte';
   import type { SourceInHand } from '../piece-data.ts';

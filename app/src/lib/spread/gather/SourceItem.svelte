@@ -7,7 +7,7 @@
   import Mail from '@lucide/svelte/icons/mail';
   import NotebookText from '@lucide/svelte/icons/notebook-text';
   import Table from '@lucide/svelte/icons/table';
-  import { isTimed } from '@even-page/core/gather/source';
+  import { isTimed } from '@even-page/core/gather';
   import { count, sayBytes } from '$lib/parts/sizes.ts';
   import type { SourceInHand } from '../piece-data.ts';
   import type { Piece } from '../piece.svelte.ts';

@@ -1,6 +1,6 @@
-import type { House } from '@even-page/core/tidy/house';
+import { changeEdits, type Edit, type EditChange, editKey, type House } from '@even-page/core/tidy';
 import type { Origin } from '@even-page/core/post/schema';
-import { changeEdits, editKey, type Edit, type EditChange } from '@even-page/core/tidy/edit';
+
 import { core } from '$lib/workers/core.ts';
 import type { PieceData, SourceInHand } from '../piece-data.ts';
 

@@ -1,4 +1,4 @@
-import { defaultOptions, Upload } from 'tus-js-client';
+import type { Upload } from 'tus-js-client';
 import { askServer, json, Refused } from '$lib/ask-server.ts';
 import { dropUpload, keepUpload, keptUploads, type KeptUpload } from '$lib/kept-uploads.ts';
 
@@ -32,6 +32,7 @@ export class Uploads {
 
   async #send({ key, file }: KeptUpload): Promise<void> {
     this.sending = [...this.sending, { key, name: file.name, size: file.size, sent: 0, state: 'sending', says: '' }];
+    const { Upload } = await import('tus-js-client');
     const upload = new Upload(file, {
       endpoint: '/uploads',
       chunkSize: CHUNK,
@@ -78,6 +79,7 @@ export class Uploads {
   }
 
   async #end(key: string, upload: Upload): Promise<void> {
+    const { defaultOptions } = await import('tus-js-client');
     for (const { urlStorageKey } of await upload.findPreviousUploads()) await defaultOptions.urlStorage?.removeUpload(urlStorageKey);
     await this.#forget(key);
     await this.arrived();

@@ -1,6 +1,6 @@
 <!-- Two versions on the page itself: what was put in, taken out and moved, and one section at a time to bring back. -->
 <script lang="ts">
-  import { changedWords, compare, type Compared } from '@even-page/core/write/comparing';
+  import { changedWords, compare, type Compared } from '@even-page/core/write';
   import { sectionsOf } from '@even-page/core/post/sections';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';

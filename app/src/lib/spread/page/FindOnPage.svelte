@@ -3,8 +3,8 @@
   import { onMount } from 'svelte';
   import { closeHistory } from 'prosemirror-history';
   import { TextSelection } from 'prosemirror-state';
-  import type { FoundWords } from '@even-page/core/tidy/find';
-  import { onPage, pageText } from '@even-page/core/write/page-text';
+  import type { FoundWords } from '@even-page/core/tidy';
+  import { onPage, pageText } from '@even-page/core/write';
   import FindBar from '$lib/parts/FindBar.svelte';
   import type { Piece } from '../piece.svelte.ts';
   import { showHits } from './hits.ts';

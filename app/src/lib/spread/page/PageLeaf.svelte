@@ -7,11 +7,9 @@
   import { Refused } from '$lib/ask-server.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { createEditor } from './editor.ts';
-  import ComparedPage from './ComparedPage.svelte';
+  import Fetched from '$lib/parts/Fetched.svelte';
   import FindOnPage from './FindOnPage.svelte';
   import LinkAsk from './LinkAsk.svelte';
-  import Markup from './Markup.svelte';
-  import ReadersView from './ReadersView.svelte';
   import Tools from './Tools.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -80,7 +78,10 @@
 
 <Choices saver={piece.saver} />
 <OfferedWords saver={piece.saver} />
-{#if piece.page.comparing}<ComparedPage {piece} was={piece.page.comparing.was} is={piece.page.comparing.is} />{/if}
+{#if piece.page.comparing}<Fetched
+    part={() => import('./ComparedPage.svelte')}
+    props={{ piece, was: piece.page.comparing.was, is: piece.page.comparing.is }}
+  />{/if}
 <div class="bar" hidden={!!piece.page.comparing || piece.alone}>
   <Views views={VIEWS} bind:open={view} label="Views of the page" />
   {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}
@@ -113,9 +114,10 @@
     maxlength="1000"></textarea>
   <div bind:this={place}></div>
 </div>
-{#if piece.page.comparing}<!-- The versions stand in its place. -->{:else if view === 'reader'}<ReadersView
-    {piece}
-  />{:else if view !== 'page'}{#key view}<Markup {piece} to={view} />{/key}{/if}
+{#if piece.page.comparing}<!-- The versions stand in its place. -->{:else if view === 'reader'}<Fetched
+    part={() => import('./ReadersView.svelte')}
+    props={{ piece }}
+  />{:else if view !== 'page'}{#key view}<Fetched part={() => import('./Markup.svelte')} props={{ piece, to: view }} />{/key}{/if}
 <LinkAsk {piece} bind:open={linking} />
 
 <style>

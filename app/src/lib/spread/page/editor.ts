@@ -4,17 +4,16 @@ import { gapCursor } from 'prosemirror-gapcursor';
 import { history, redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem } from 'prosemirror-schema-list';
-import { EditorState, Plugin, type Command } from 'prosemirror-state';
+import { EditorState, Plugin, TextSelection, type Command } from 'prosemirror-state';
 import { ReplaceStep, type Step } from 'prosemirror-transform';
 import { EditorView } from 'prosemirror-view';
 import { Slice } from 'prosemirror-model';
 import { goToNextCell, tableEditing } from 'prosemirror-tables';
 import { isSafeAddress } from '@even-page/core/post/address';
 import { blocksWithoutOwnId } from '@even-page/core/post/ids';
-import { pastedHtml } from '@even-page/core/gather/pasted';
-import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
+import { status } from '$lib/status.svelte.ts';
 import { dropEmptyAuthor, leaveAuthor, moveBlock, moveSection, splitInQuotation } from './commands.ts';
 import { hits } from './hits.ts';
 import { markdownAsTyped } from './input-rules.ts';
@@ -94,18 +93,23 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     },
     // Markdown as pasted: plain text with a structure comes in with it.
     clipboardTextParser: (text, _context, plain) => {
-      const read = plain ? plainPost(text) : postFromMarkdown(text);
+      const read = plain || !reading ? plainPost(text) : reading.postFromMarkdown(text);
       return Slice.maxOpen(read.content);
     },
     transformPastedHTML: (html) => {
-      const pasted = pastedHtml(html);
+      if (!reading) return '';
+      const pasted = reading.pastedHtml(html);
       if (pasted.pictures.length) listener.picturesBrought(pasted.pictures.map(pictureFile), view.state.selection.from);
       return pasted.html;
     },
     handlePaste: (_view, event) =>
-      linkPasted(view, event.clipboardData) || bring(view, listener, event.clipboardData, view.state.selection.from),
-    handleDrop: (_view, event) =>
-      bring(view, listener, event.dataTransfer, view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0),
+      linkPasted(view, event.clipboardData) ||
+      bring(view, listener, event.clipboardData, view.state.selection.from) ||
+      pasteOnceRead(view, event.clipboardData),
+    handleDrop: (_view, event) => {
+      const at = view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0;
+      return bring(view, listener, event.dataTransfer, at) || (!view.dragging && pasteOnceRead(view, event.dataTransfer, at));
+    },
     handleDOMEvents: {
       click: (_view, event) => {
         const block = (event.target as HTMLElement).closest<HTMLElement>('[data-mark]');
@@ -126,6 +130,23 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
 function pictureFile(address: string, n: number): File {
   const [, type, data] = /^data:([^;,]+);base64,(.*)$/s.exec(address)!;
   return new File([Uint8Array.from(atob(data!), (letter) => letter.charCodeAt(0))], `pasted-${n + 1}`, { type });
+}
+
+let reading: typeof import('./pasting.ts') | null = null;
+
+/** Where nothing reads what is pasted yet, fetches what does, and pastes then. */
+function pasteOnceRead(view: EditorView, data: DataTransfer | null, at?: number): boolean {
+  if (reading || !data) return false;
+  const [html, text] = [data.getData('text/html'), data.getData('text/plain')];
+  void import('./pasting.ts')
+    .then((found) => (reading = found))
+    .catch(() => (status.says = 'The server does not answer: pasted as plain words'))
+    .then(() => {
+      if (at !== undefined) view.dispatch(view.state.tr.setSelection(TextSelection.near(view.state.doc.resolve(at))));
+      if (reading && html) view.pasteHTML(html);
+      else if (text) view.pasteText(text);
+    });
+  return true;
 }
 
 /** Whether steps only put in or take out a few letters of one block. */

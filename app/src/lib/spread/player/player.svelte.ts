@@ -1,4 +1,4 @@
-import { passageAtTime, wordAt, type SpokenStretch } from '@even-page/core/gather/recording/spoken';
+import { passageAtTime, type SpokenStretch, wordAt } from '@even-page/core/gather';
 import type { SourceInHand } from '../piece-data.ts';
 
 const SPEEDS = [0.6, 0.8, 1, 1.2, 1.5, 2];

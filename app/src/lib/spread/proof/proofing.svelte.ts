@@ -1,7 +1,7 @@
-import type { Finding } from '@even-page/core/proof/finding';
-import type { Figures } from '@even-page/core/proof/figures';
+import type { Figures, Finding } from '@even-page/core/proof';
+
 import type { Details } from '@even-page/core/post/details';
-import { looseTies, type TiesSeen } from '@even-page/core/write/holding';
+import { looseTies, type TiesSeen } from '@even-page/core/write';
 import { core } from '$lib/workers/core.ts';
 import { showLooseTies } from '../page/loose-ties.ts';
 import type { PageInHand } from '../page/page-in-hand.svelte.ts';

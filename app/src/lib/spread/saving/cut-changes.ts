@@ -1,4 +1,4 @@
-import type { EditChange } from '@even-page/core/tidy/edit';
+import type { EditChange } from '@even-page/core/tidy';
 
 /** Changes of repairs in two parts: as many repairs as one save takes, and those left for the next. */
 export function cutChanges(changes: readonly EditChange[], most: number): [EditChange[], EditChange[]] {

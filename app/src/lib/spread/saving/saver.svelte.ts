@@ -2,7 +2,7 @@ import { Step as PageStep } from 'prosemirror-transform';
 import type { Details } from '@even-page/core/post/details';
 import { mergeDrafts, type Choice, type Draft } from '@even-page/core/post/merge';
 import { docFromJSON, schema, type PostNode } from '@even-page/core/post/schema';
-import type { EditChange } from '@even-page/core/tidy/edit';
+import type { EditChange } from '@even-page/core/tidy';
 import { askServer, json, Refused } from '$lib/ask-server.ts';
 import { randomName } from '$lib/block-id.ts';
 import { sayTime } from '$lib/parts/moments.ts';

@@ -1,5 +1,5 @@
 import type { Details } from '@even-page/core/post/details';
-import type { EditChange } from '@even-page/core/tidy/edit';
+import type { EditChange } from '@even-page/core/tidy';
 import type { Step } from '$lib/steps.ts';
 
 /** A draft as it was sent to the server: its key and the version it is based on. */

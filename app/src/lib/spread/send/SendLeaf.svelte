@@ -4,7 +4,7 @@
   import { TagsInput } from '@skeletonlabs/skeleton-svelte';
   import { slugOf } from '@even-page/core/language/slug';
   import { DESCRIPTION_LENGTH, detailsSchema } from '@even-page/core/post/details';
-  import { proposeDescription } from '@even-page/core/send/description';
+  import { proposeDescription } from '@even-page/core/send';
   import { askServer, json, Refused } from '$lib/ask-server.ts';
   import Ask from '$lib/parts/Ask.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';

@@ -1,8 +1,8 @@
-import { withPictureFiles } from '@even-page/core/dress/picture-files';
+import { withPictureFiles } from '@even-page/core/dress';
 import { slugOf } from '@even-page/core/language/slug';
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
-import { OUTLINE_FILES, outlineFile, type OutlineFile } from '@even-page/core/shape/outline-files';
+import type { OutlineFile } from '@even-page/core/shape';
 
 const TYPES = { md: 'text/markdown;charset=utf-8', html: 'text/html;charset=utf-8' } as const;
 const OUTLINE_TYPES: Record<OutlineFile, string> = {
@@ -12,17 +12,18 @@ const OUTLINE_TYPES: Record<OutlineFile, string> = {
   lines: 'text/plain;charset=utf-8',
 };
 
-/** What writes the files, fetched once. Asked for early, so that a post can be taken along while the server is away. */
-export const filesReady = () => Promise.all([import('@even-page/core/send/files'), import('fflate')]);
+/** What writes the files, fetched once. */
+const filesReady = () => import('./post-files.ts');
 
 /** The post as the text of a file. */
 export async function fileText(to: 'md' | 'html', details: Details, page: PostNode): Promise<string> {
-  const [{ htmlFile, markdownFile }] = await filesReady();
+  const { htmlFile, markdownFile } = await filesReady();
   return (to === 'md' ? markdownFile : htmlFile)(details, page);
 }
 
 /** Hands the outline of the post to the browser as a file to keep. */
-export function takeOutlineAlong(as: OutlineFile, { title, slug }: Details, page: PostNode): void {
+export async function takeOutlineAlong(as: OutlineFile, { title, slug }: Details, page: PostNode): Promise<void> {
+  const { OUTLINE_FILES, outlineFile } = await filesReady();
   const name = `${slug || slugOf(title) || 'post'}-outline.${OUTLINE_FILES[as]}`;
   hand(name, new Blob([outlineFile(page, title, as)], { type: OUTLINE_TYPES[as] }));
 }
@@ -35,7 +36,7 @@ export async function takeAlong(to: 'md' | 'html', details: Details, page: PostN
   if (!files.length) return hand(`${name}.${to}`, new Blob([text], { type: TYPES[to] }));
   const parts: Record<string, Uint8Array> = { [`${name}.${to}`]: new TextEncoder().encode(text) };
   for (const { src, path } of files) parts[path] = new Uint8Array(await (await fetch(src)).arrayBuffer());
-  const [, { zipSync }] = await filesReady();
+  const { zipSync } = await filesReady();
   // Pictures are packed already: stored as they are.
   const zip = zipSync(parts, { level: 0 });
   hand(`${name}.zip`, new Blob([new Uint8Array(zip)], { type: 'application/zip' }));

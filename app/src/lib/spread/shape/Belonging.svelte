@@ -1,6 +1,6 @@
 <!-- Sections that are so near to the one before them that they could stand under it, one level deeper. -->
 <script lang="ts">
-  import type { Belonging } from '@even-page/core/shape/belonging';
+  import type { Belonging } from '@even-page/core/shape';
   import { count } from '$lib/parts/sizes.ts';
   import { indentBranch } from '../page/outline-commands.ts';
   import type { Piece } from '../piece.svelte.ts';

@@ -1,6 +1,6 @@
 <!-- Lines in bold that could be headings: all made so with one click, or left as they are. -->
 <script lang="ts">
-  import { withBoldHeadings, type BoldHeading } from '@even-page/core/shape/bold-headings';
+  import { type BoldHeading, withBoldHeadings } from '@even-page/core/shape';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import Offer from './Offer.svelte';

@@ -5,8 +5,8 @@
   import { withIds } from '@even-page/core/post/ids';
   import { docFromJSON, schema } from '@even-page/core/post/schema';
   import { outlineOf } from '@even-page/core/post/sections';
-  import { incomingFrom, incomingFromText } from '@even-page/core/shape/incoming';
-  import type { Incoming } from '@even-page/core/shape/incoming-parts';
+  import { type Incoming, incomingFrom, incomingFromText } from '@even-page/core/shape';
+
   import { newBlockId } from '$lib/block-id.ts';
   import FileChooser from '$lib/parts/FileChooser.svelte';
   import { count } from '$lib/parts/sizes.ts';
@@ -52,12 +52,7 @@
 
   async function files([file]: File[]) {
     if (!file) return;
-    await take(async () => {
-      // The readers of files are fetched when the first one is chosen.
-      const { gather } = await import('@even-page/core/gather/formats');
-      const { draft, source } = await gather(new Uint8Array(await file.arrayBuffer()), file.name);
-      return draft ? incomingFrom(draft.doc) : incomingFromText(source.passages.map((p) => p.text).join('\n'));
-    });
+    await take(async () => (await import('./read-outline-file.ts')).readOutlineFile(file));
   }
 
   function file(n: number, value: string) {

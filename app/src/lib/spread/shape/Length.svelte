@@ -1,7 +1,7 @@
 <!-- Length: the words wanted, of the post or a section; what could go, and what the material still has. -->
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-  import { withoutUnits, wordsOf, type Filling, type Cuttable } from '@even-page/core/shape/length';
+  import { type Cuttable, type Filling, withoutUnits, wordsOf } from '@even-page/core/shape';
   import { count, figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';

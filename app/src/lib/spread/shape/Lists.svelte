@@ -1,7 +1,7 @@
 <!-- Lists hidden in the prose of the page: each shown as it would be, written with one click. -->
 <script lang="ts">
   import { withIds } from '@even-page/core/post/ids';
-  import { withList, type HiddenList, type ListForm } from '@even-page/core/shape/lists';
+  import { type HiddenList, type ListForm, withList } from '@even-page/core/shape';
   import { newBlockId } from '$lib/block-id.ts';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';

@@ -1,7 +1,7 @@
 <!-- The outline of the page as a file to take along. -->
 <script lang="ts">
   import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
-  import type { OutlineFile } from '@even-page/core/shape/outline-files';
+  import type { OutlineFile } from '@even-page/core/shape';
   import type { Piece } from '../piece.svelte.ts';
   import { takeOutlineAlong } from '../send/take-along.ts';
 

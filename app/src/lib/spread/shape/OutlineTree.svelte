@@ -7,8 +7,8 @@
   import { tick } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { branchEnd, outlineOf, type Section } from '@even-page/core/post/sections';
-  import { weightOf } from '@even-page/core/shape/evenness';
-  import { isBody } from '@even-page/core/shape/standing/headings';
+  import { isBody, weightOf } from '@even-page/core/shape';
+
   import {
     indentBranch,
     joinPart,

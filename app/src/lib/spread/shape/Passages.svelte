@@ -1,15 +1,14 @@
 <!-- The material in stretches: used, not used yet, or left out. Chosen ones are dragged to a section, or sent there by its number. -->
 <script lang="ts" module>
-  import type { Stretch } from '@even-page/core/shape/feeding';
+  import { type SourceProse, type Stretch, stretchesOf } from '@even-page/core/shape';
   const keyOf = ({ source, sentences }: Stretch) => `${source}:${sentences[0]!.from}`;
 </script>
 
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-  import { stretchesOf } from '@even-page/core/shape/feeding';
-  import type { SourceProse } from '@even-page/core/shape/outline';
-  import { asidesOut, editKey, leftOut, takenMark, type Edit } from '@even-page/core/tidy/edit';
-  import { flowOf, passageAt } from '@even-page/core/tidy/flow';
+
+  import { asidesOut, type Edit, editKey, flowOf, leftOut, passageAt, takenMark } from '@even-page/core/tidy';
+
   import { SvelteSet } from 'svelte/reactivity';
   import { count } from '$lib/parts/sizes.ts';
   import Views from '$lib/parts/Views.svelte';

@@ -1,6 +1,6 @@
 <!-- Sections and paragraphs that say the same, side by side: join them, or keep both. -->
 <script lang="ts">
-  import { joined, type LikePlace, type SameMatter } from '@even-page/core/shape/same-matter';
+  import { joined, type LikePlace, type SameMatter } from '@even-page/core/shape';
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import Offer from './Offer.svelte';

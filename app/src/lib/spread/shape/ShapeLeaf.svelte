@@ -4,8 +4,8 @@
   import { Slider } from '@skeletonlabs/skeleton-svelte';
   import { showTime } from '@even-page/core/language/times';
   import { withIds } from '@even-page/core/post/ids';
-  import { writeSections, type ProposedSection } from '@even-page/core/shape/outline';
-  import { wishedSections } from '@even-page/core/shape/cut/cutting';
+  import { type ProposedSection, wishedSections, writeSections } from '@even-page/core/shape';
+
   import { newBlockId } from '$lib/block-id.ts';
   import { count } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';

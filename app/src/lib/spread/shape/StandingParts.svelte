@@ -3,7 +3,7 @@
   import { isSafeAddress } from '@even-page/core/post/address';
   import { withIds } from '@even-page/core/post/ids';
   import { docFromJSON } from '@even-page/core/post/schema';
-  import { STANDING_PARTS, type StandingPart } from '@even-page/core/shape/standing/parts';
+  import { STANDING_PARTS, type StandingPart } from '@even-page/core/shape';
   import { newBlockId } from '$lib/block-id.ts';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';

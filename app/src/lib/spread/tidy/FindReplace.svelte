@@ -1,8 +1,7 @@
 <!-- Find and replace in the words of a source as they read with the repairs taken. -->
 <script lang="ts">
-  import { applyEdits, type Edit } from '@even-page/core/tidy/edit';
-  import { replaceMatch, type FoundWords } from '@even-page/core/tidy/find';
-  import { flowOf } from '@even-page/core/tidy/flow';
+  import { applyEdits, type Edit, flowOf, type FoundWords, replaceMatch } from '@even-page/core/tidy';
+
   import FindBar from '$lib/parts/FindBar.svelte';
   import type { SourceInHand } from '../piece-data.ts';
   import type { Piece } from '../piece.svelte.ts';

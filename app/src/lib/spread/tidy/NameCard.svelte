@@ -1,6 +1,6 @@
 <!-- A name that was heard wrong: mend it everywhere, here, or leave it. -->
 <script lang="ts">
-  import type { Edit } from '@even-page/core/tidy/edit';
+  import type { Edit } from '@even-page/core/tidy';
   import { count } from '$lib/parts/sizes.ts';
 
   let {

@@ -1,8 +1,8 @@
 <!-- Tidy: what did they mean to say? The same words with repairs proposed in them, to take or to leave. -->
 <script lang="ts">
   import { tick } from 'svelte';
-  import { editKey, isMark, takenMark, type Edit } from '@even-page/core/tidy/edit';
-  import { EDIT_KINDS, repairKind, type EditKind } from '@even-page/core/tidy/repair-kinds';
+  import { type Edit, EDIT_KINDS, editKey, type EditKind, isMark, repairKind, takenMark } from '@even-page/core/tidy';
+
   import Views from '$lib/parts/Views.svelte';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';

@@ -1,12 +1,18 @@
 <!-- The words of a source as written: each changed sentence with what was said, and a way to put it back. -->
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-  import type { ToldBy } from '@even-page/core/tidy/wording/rule';
-  import { choicesOf, toldBy, turned } from '@even-page/core/tidy/wording/choices';
-  import type { Turn, Written } from '@even-page/core/tidy/wording/written';
-  import { flowOf } from '@even-page/core/tidy/flow';
-  import type { ProseSentence } from '@even-page/core/tidy/prose';
-  import { editKey } from '@even-page/core/tidy/edit';
+  import {
+    choicesOf,
+    editKey,
+    flowOf,
+    type ProseSentence,
+    type ToldBy,
+    toldBy,
+    type Turn,
+    turned,
+    type Written,
+  } from '@even-page/core/tidy';
+
   import { figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { SourceInHand } from '../piece-data.ts';

@@ -1,6 +1,6 @@
-import { editKey, isMark, type Edit } from '@even-page/core/tidy/edit';
-import { flowOf, passageAt } from '@even-page/core/tidy/flow';
-import type { Source } from '@even-page/core/gather/source';
+import { type Edit, editKey, flowOf, isMark, passageAt } from '@even-page/core/tidy';
+
+import type { Source } from '@even-page/core/gather';
 
 /** What lies over words without changing them: a mark, or a place that was looked for. */
 export type Over = { from: number; to: number; mark?: Edit; hit?: number };

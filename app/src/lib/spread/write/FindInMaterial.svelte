@@ -3,7 +3,7 @@
   import { closeHistory } from 'prosemirror-history';
   import { showTime } from '@even-page/core/language/times';
   import type { Origin } from '@even-page/core/post/schema';
-  import type { FoundSentence } from '@even-page/core/write/finding';
+  import type { FoundSentence } from '@even-page/core/write';
   import { core } from '$lib/workers/core.ts';
   import type { Piece } from '../piece.svelte.ts';
 

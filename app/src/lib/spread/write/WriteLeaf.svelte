@@ -1,9 +1,9 @@
 <!-- Write: does it read? What was said for the section under the caret, beside what is written. -->
 <script lang="ts">
-  import { isTimed } from '@even-page/core/gather/source';
+  import { isTimed } from '@even-page/core/gather';
   import { showTime } from '@even-page/core/language/times';
   import type { Origin } from '@even-page/core/post/schema';
-  import { proseOf } from '@even-page/core/tidy/prose';
+  import { proseOf } from '@even-page/core/tidy';
   import { count } from '$lib/parts/sizes.ts';
   import Views from '$lib/parts/Views.svelte';
   import type { Piece } from '../piece.svelte.ts';

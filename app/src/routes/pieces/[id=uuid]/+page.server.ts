@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { SHOWN_KINDS } from '@even-page/core/gather/formats';
+import { SHOWN_KINDS } from '@even-page/core/gather';
 import { readHouse } from '$lib/server/house-style.ts';
 import { listOutlets } from '$lib/server/outlets.ts';
 import { readPiece } from '$lib/server/pieces.ts';

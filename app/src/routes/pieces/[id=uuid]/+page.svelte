@@ -23,4 +23,4 @@
 
 <svelte:head><title>{piece.details.title || 'Untitled'} · Even Page</title></svelte:head>
 
-{#key piece.id}<Spread {piece} />{/key}
+{#key piece.id}<Spread {piece} first={data.leaf} />{/key}

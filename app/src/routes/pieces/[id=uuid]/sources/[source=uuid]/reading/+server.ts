@@ -1,5 +1,5 @@
 import { object, string } from 'yup';
-import { READINGS } from '@even-page/core/gather/readings';
+import { READINGS } from '@even-page/core/gather';
 import { answer, bodyOf } from '$lib/server/answers.ts';
 import { readAgain } from '$lib/server/bring-in.ts';
 import type { RequestHandler } from './$types.ts';

@@ -4,7 +4,7 @@ import { words } from '../language/words.ts';
 import { plainText } from '../post/sections.ts';
 import { bagOf, cosine, rarityIn } from './bags.ts';
 import type { Subjects } from './cut/subjects.ts';
-import type { Incoming } from './incoming-parts.ts';
+import type { Incoming } from './incoming.ts';
 
 /** A headed part that something may belong to: its heading and the words below it. */
 export type Home = { id: string; heading: string; text: string };

@@ -1,4 +1,4 @@
-import type { Source } from '../gather/source.ts';
+import type { Source } from '../gather/index.ts';
 import { terms } from '../language/terms.ts';
 import type { Origin, PostNode } from '../post/schema.ts';
 

@@ -1,8 +1,8 @@
 import { wordCount } from '../language/words.ts';
 import { schema, type Origin, type PostNode } from '../post/schema.ts';
 import { turnIn, turnOf, voiceAt } from '../post/turns.ts';
-import { paragraphText, type ProseSentence } from '../tidy/prose.ts';
-import { originOf, type SourceProse } from './outline.ts';
+import { paragraphText, type ProseSentence } from '../tidy/index.ts';
+import { originOf, type SourceProse } from './propose-sections.ts';
 
 /** Sentences of one paragraph of the material that feed the same sections; none yet when `feeds` is empty. */
 export type Stretch = { source: string; sentences: ProseSentence[]; text: string; words: number; feeds: string[]; speaker?: string };

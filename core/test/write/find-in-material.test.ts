@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { findInMaterial, indexOf } from '@even-page/core/write/finding';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { findInMaterial, indexOf } from '../../src/write/find-in-material.ts';
+import { proseOf } from '../../src/tidy/prose.ts';
 
 const material = (source: string, ...passages: string[]) => ({
   source,

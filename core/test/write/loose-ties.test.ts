@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { schema } from '@even-page/core/post/schema';
-import { looseTies } from '@even-page/core/write/holding';
+import { looseTies } from '../../src/write/loose-ties.ts';
 
 const SOURCE = {
   id: 's',

@@ -3,9 +3,8 @@ import { terms } from '../language/terms.ts';
 import type { Origin, PostNode } from '../post/schema.ts';
 import { schema } from '../post/schema.ts';
 import { turnOf } from '../post/turns.ts';
-import type { House } from '../tidy/house.ts';
-import { isOut, paragraphText, saidOf, type Paragraph, type ProseSentence } from '../tidy/prose.ts';
-import { isSpoken } from '../tidy/wording/written.ts';
+import { type House, isOut, isSpoken, type Paragraph, paragraphText, type ProseSentence, saidOf } from '../tidy/index.ts';
+
 import { cutting, wishedSections, type Border, type CutUnit } from './cut/cutting.ts';
 import type { Subjects } from './cut/subjects.ts';
 import { signpost } from './cut/signposts.ts';

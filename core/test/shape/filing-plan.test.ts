@@ -1,14 +1,14 @@
 import { expect } from 'chai';
-import { gather } from '@even-page/core/gather/formats';
+import { gather } from '../../src/gather/formats.ts';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import type { PostNode } from '@even-page/core/post/schema';
 import { outlineOf } from '@even-page/core/post/sections';
-import { carriedOut, planDraft, planOutline } from '@even-page/core/shape/filing';
-import { incomingFrom, incomingFromText } from '@even-page/core/shape/incoming';
-import { isOutline } from '@even-page/core/shape/incoming-parts';
-import { headingLikeness } from '@even-page/core/shape/matching';
-import { outlineFile } from '@even-page/core/shape/outline-files';
+import { carriedOut, planDraft, planOutline } from '../../src/shape/filing-plan.ts';
+import { incomingFrom, incomingFromText } from '../../src/shape/read-outline.ts';
+import { isOutline } from '../../src/shape/incoming.ts';
+import { headingLikeness } from '../../src/shape/match-parts.ts';
+import { outlineFile } from '../../src/shape/outline-files.ts';
 
 const PAGE = `Caning takes patience.
 

@@ -1,6 +1,6 @@
 import { terms } from '../language/terms.ts';
-import type { SourceProse } from '../shape/outline.ts';
-import type { ProseSentence } from '../tidy/prose.ts';
+import type { SourceProse } from '../shape/index.ts';
+import type { ProseSentence } from '../tidy/index.ts';
 
 /** A sentence of the material that says what was looked for, and how well: the most telling first. */
 export type FoundSentence = ProseSentence & { source: string; score: number };

@@ -1,4 +1,4 @@
-import { isTimed } from '../gather/source.ts';
+import { isTimed } from '../gather/index.ts';
 import { sentences } from '../language/sentences.ts';
 import { wordCount } from '../language/words.ts';
 import { applyEdits, isMark, runAt, sourceOffset } from './edit.ts';

@@ -2,8 +2,8 @@ import { Fragment } from 'prosemirror-model';
 import { schema, type PostNode } from '../post/schema.ts';
 import { branchEnd, outlineOf, plainText } from '../post/sections.ts';
 import type { Subjects } from './cut/subjects.ts';
-import type { Incoming } from './incoming-parts.ts';
-import { matchParts, type Home, type PartMatch } from './matching.ts';
+import type { Incoming } from './incoming.ts';
+import { matchParts, type Home, type PartMatch } from './match-parts.ts';
 
 /** Where a part goes: below a heading of the page, as a part of its own behind another, or nowhere. */
 export type Filing = { to: 'below'; home: string } | { to: 'new' } | { to: 'nowhere' };

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
-import type { Source } from '@even-page/core/gather/source';
+import type { Source } from '../../src/gather/source.ts';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { tieToSource } from '@even-page/core/post/origins';
 import { schema, type PostNode } from '@even-page/core/post/schema';
 import { outlineOf } from '@even-page/core/post/sections';
-import { fedBy, feeding, stretchesOf, tiesOf } from '@even-page/core/shape/feeding';
-import { asidesOut, editsForSections, leftOut, takenMark } from '@even-page/core/tidy/edit';
-import { flowOf } from '@even-page/core/tidy/flow';
-import { proseOf } from '@even-page/core/tidy/prose';
+import { fedBy, feeding, stretchesOf, tiesOf } from '../../src/shape/passage-use.ts';
+import { asidesOut, editsForSections, leftOut, takenMark } from '../../src/tidy/edit.ts';
+import { flowOf } from '../../src/tidy/flow.ts';
+import { proseOf } from '../../src/tidy/prose.ts';
 
 const SOURCE: Source = {
   kind: 'text',

@@ -1,0 +1,4 @@
+// What writes the files of a post, fetched when one is wanted.
+export { htmlFile, markdownFile } from '@even-page/core/send';
+export { OUTLINE_FILES, outlineFile } from '@even-page/core/shape';
+export { zipSync } from 'fflate';

@@ -1,0 +1,1 @@
+export { pictureFileName, withPictureFiles } from './picture-files.ts';

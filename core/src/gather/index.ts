@@ -1,0 +1,13 @@
+export type { Gathered, GatheredPicture } from './format.ts';
+export { gather, SHOWN_KINDS, type ShownKind } from './formats.ts';
+export { pastedHtml } from './pasted.ts';
+export { pictureAddress } from './picture-address.ts';
+export { type Reading, READINGS } from './readings.ts';
+export { type Captions, captionsInside } from './recording/inside.ts';
+export { mediaType } from './recording/media-type.ts';
+export { passageAtTime, type SpokenStretch, timeAt, wordAt } from './recording/spoken.ts';
+export { gatherSeveral } from './several.ts';
+export { sound } from './sound.ts';
+export { durationMs, isTimed, type Passage, type Source, type SourceKind } from './source.ts';
+export { cuesOf } from './spoken-cues.ts';
+export { type Transcript, transcriptSchema } from './transcript-schema.ts';

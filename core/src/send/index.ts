@@ -1,0 +1,13 @@
+export { proposeDescription } from './description.ts';
+export { htmlFile, markdownFile } from './files.ts';
+export {
+  type Answer,
+  createMessage,
+  findListed,
+  isPostList,
+  isWebAddress,
+  type Message,
+  outcomeOf,
+  type SendOutcome,
+  updateMessage,
+} from './micropub.ts';
