@@ -230,7 +230,7 @@ test.describe('Gather', () => {
     await page
       .getByLabel('Add material')
       .setInputFiles({ name: 'photo.jpg', mimeType: 'image/jpeg', buffer: Buffer.from([255, 216, 255, 0, 1, 2, 3, 0, 0, 7]) });
-    await expect(page.getByRole('alert')).toContainText('photo.jpg: This file holds no text');
+    await expect(page.getByRole('alert')).toContainText('photo.jpg: This is a picture: bring it in at Dress');
     await expect(pageOf(page)).toContainText('clipboard by the door');
   });
 });

@@ -5,6 +5,7 @@ import { isZip } from './raw.ts';
 import { readRich } from './rich.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';
 import { STRUCTURE_OR_PLAIN } from './readings.ts';
+import { escaped } from '../language/escaped.ts';
 
 /** OpenDocument text (ISO/IEC 26300): headings by outline level, lists, tables, links, notes, pictures; annotations are left out. */
 export const odt: Format = {
@@ -27,8 +28,6 @@ export const odt: Format = {
     return readRich('odt', html + writer.notes(), reading, { pictures: writer.pictures });
   },
 };
-
-const escape = (text: string) => text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
 type Style = { bold: boolean; italic: boolean; struck: boolean; parent?: string; name: string };
 
@@ -115,7 +114,7 @@ class Writer {
   inline(parent: XmlElement): string {
     return parent.children
       .map((node) =>
-        typeof node === 'string' ? escape(node.replace(/\s+/g, ' ')) : (INLINE[node.name]?.(node, this) ?? this.inline(node)),
+        typeof node === 'string' ? escaped(node.replace(/\s+/g, ' ')) : (INLINE[node.name]?.(node, this) ?? this.inline(node)),
       )
       .join('');
   }
@@ -153,7 +152,7 @@ class Writer {
     if (!bytes) return this.blocks(frame);
     this.pictures.set(path, { name: path.split('/').at(-1)!, bytes });
     const alt = [...elements(frame, 'desc'), ...elements(frame, 'title')].map(textOf).find((t) => t.trim()) ?? '';
-    return `<img src="${escape(path)}" alt="${escape(alt)}">`;
+    return `<img src="${escaped(path)}" alt="${escaped(alt)}">`;
   }
 }
 
@@ -217,7 +216,7 @@ const BLOCKS: Record<string, Handler> = {
 
 const INLINE: Record<string, Handler> = {
   span: (node, w) => w.styled(node.attrs['style-name'], w.inline(node)),
-  a: (node, w) => `<a href="${escape(node.attrs.href ?? '')}">${w.inline(node)}</a>`,
+  a: (node, w) => `<a href="${escaped(node.attrs.href ?? '')}">${w.inline(node)}</a>`,
   s: (node) => ' '.repeat(Math.min(20, Number(node.attrs.c ?? 1))),
   tab: () => ' ',
   'line-break': () => '<br>',

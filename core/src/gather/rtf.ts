@@ -3,6 +3,7 @@ import { beginsWith } from './raw.ts';
 import type { Format, GatheredPicture } from './format.ts';
 import { readRich } from './rich.ts';
 import { STRUCTURE_OR_PLAIN } from './readings.ts';
+import { escaped } from '../language/escaped.ts';
 
 /** Rich Text Format (Microsoft, version 1.9.1): paragraphs, headings by outline level, lists, tables, links, pictures. */
 export const rtf: Format = {
@@ -81,8 +82,6 @@ const LETTERS: Record<string, string> = {
 };
 
 const MOST_DEEP = 500;
-const escape = (text: string) => text.replace(/[&<>]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[c]!);
-
 // Code pages that are called otherwise (RTF 1.9.1, \ansicpg; WHATWG Encoding Standard, names and labels).
 const CODE_PAGES: Readonly<Record<string, string>> = {
   866: 'ibm866',
@@ -225,7 +224,7 @@ class Reader {
     else if (into === 'style') this.#styleOutline.name += words;
     else if (!skip && !hidden && words) {
       const { bold, italic, struck } = this.#state;
-      const marked = escape(words);
+      const marked = escaped(words);
       const slanted = italic && words.trim() ? `<em>${marked}</em>` : marked;
       const through = struck && words.trim() ? `<del>${slanted}</del>` : slanted;
       this.#write(bold && words.trim() ? `<strong>${through}</strong>` : through);
@@ -243,7 +242,7 @@ class Reader {
     this.#field = '';
     if (!href) return '';
     this.#links.push(href);
-    return `<a href="${escape(href).replaceAll('"', '&quot;')}">`;
+    return `<a href="${escaped(href)}">`;
   }
 
   #endParagraph(isBox = this.#state.box) {
@@ -312,7 +311,7 @@ class Reader {
     if (!bytes.length || !this.#pictureKind) return;
     const name = `picture-${this.pictures.size + 1}.${this.#pictureKind}`;
     this.pictures.set(name, { name, bytes });
-    this.#line += `<img src="${name}" alt="${escape(this.#alt).replaceAll('"', '&quot;')}">`;
+    this.#line += `<img src="${name}" alt="${escaped(this.#alt)}">`;
     this.#alt = '';
   }
 

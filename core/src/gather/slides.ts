@@ -7,6 +7,7 @@ import { plainPassages } from './plain-text.ts';
 import { isZip } from './raw.ts';
 import { descendants, elements, parseXml, textOf, type XmlElement } from './xml.ts';
 import { STRUCTURE_OR_PLAIN } from './readings.ts';
+import { escaped } from '../language/escaped.ts';
 
 const SLIDE = /^ppt\/slides\/slide(\d+)\.xml$/;
 
@@ -36,8 +37,6 @@ export const slides: Format = {
   },
 };
 
-const escape = (text: string) => text.replace(/[&<>]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[c]!);
-
 /** What a shape of a slide is for: its title, its number, or its words. */
 const placeOf = (shape: XmlElement): string => descendants(shape, 'ph')[0]?.attrs.type ?? '';
 
@@ -53,19 +52,19 @@ function slideOf(slide: XmlElement, notes: XmlElement | null, n: number): string
     ? descendants(notes, 'sp')
         .filter((shape) => placeOf(shape) === 'body')
         .flatMap(linesOf)
-        .map(({ text }) => `<p>${escape(text)}</p>`)
+        .map(({ text }) => `<p>${escaped(text)}</p>`)
         .join('')
     : '';
   const tables = descendants(slide, 'tbl').map((table) => {
     const rows = descendants(table, 'tr').map(
       (row) =>
         `<tr>${elements(row, 'tc')
-          .map((cell) => `<td>${escape(descendants(cell, 't').map(textOf).join(' '))}</td>`)
+          .map((cell) => `<td>${escaped(descendants(cell, 't').map(textOf).join(' '))}</td>`)
           .join('')}</tr>`,
     );
     return `<table>${rows.join('')}</table>`;
   });
-  return `<h2>${escape(title || `Slide ${n}`)}</h2>${listOf(points)}${tables.join('')}${said}`;
+  return `<h2>${escaped(title || `Slide ${n}`)}</h2>${listOf(points)}${tables.join('')}${said}`;
 }
 
 type Point = { text: string; level: number };
@@ -87,7 +86,7 @@ function listOf(points: readonly Point[]): string {
   for (let at = 0; at < points.length;) {
     let end = at + 1;
     while (end < points.length && points[end]!.level > level) end++;
-    html += `<li><p>${escape(points[at]!.text)}</p>${listOf(points.slice(at + 1, end))}</li>`;
+    html += `<li><p>${escaped(points[at]!.text)}</p>${listOf(points.slice(at + 1, end))}</li>`;
     at = end;
   }
   return `<ul>${html}</ul>`;

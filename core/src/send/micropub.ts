@@ -3,6 +3,7 @@ import { toString } from 'hast-util-to-string';
 import type { Details } from '../post/details.ts';
 import { postToHtml } from '../post/html.ts';
 import type { PostNode } from '../post/schema.ts';
+import { escaped } from '../language/escaped.ts';
 
 // Messages of Micropub (W3C Recommendation, 23 May 2017) as plain values; whoever calls does the sending.
 // The category travels as `mp-channel` and the tags as `category`: both names come from Micropub and its
@@ -21,15 +22,13 @@ export type Message =
 export function propertiesOf(details: Details, doc: PostNode): Properties {
   const properties: Properties = {
     name: [details.title],
-    content: [{ html: (details.standfirst ? `<p><em>${escape(details.standfirst)}</em></p>\n` : '') + postToHtml(doc) }],
+    content: [{ html: (details.standfirst ? `<p><em>${escaped(details.standfirst)}</em></p>\n` : '') + postToHtml(doc) }],
     summary: [details.description],
     category: details.tags,
     'mp-channel': [details.category],
   };
   return Object.fromEntries(Object.entries(properties).filter(([, values]) => values.some((v) => v !== '')));
 }
-
-const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
 /** The message that publishes a post for the first time. */
 export function createMessage(details: Details, doc: PostNode): Message {

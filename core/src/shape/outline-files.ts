@@ -1,6 +1,7 @@
 import { postToMarkdown } from '../post/markdown.ts';
 import { schema, type PostNode } from '../post/schema.ts';
 import { outlineOf } from '../post/sections.ts';
+import { escaped } from '../language/escaped.ts';
 
 /** The ways an outline goes out, and the ending of its file. */
 export const OUTLINE_FILES = { opml: 'opml', list: 'md', headings: 'md', lines: 'txt' } as const;
@@ -48,9 +49,6 @@ function pointsOf(doc: PostNode): Point[] {
   }
   return top;
 }
-
-const SPECIAL: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => SPECIAL[sign]!);
 
 function opml(points: readonly Point[], title: string): string {
   const walk = (list: readonly Point[], depth: number): string[] =>

@@ -16,7 +16,7 @@ import { bytesOf, keep } from './files.ts';
 import { keepPictures, type WithPictures } from './kept-pictures.ts';
 import { lookOver } from './looking-through.ts';
 import { figuresAlone } from './looks.ts';
-import { changePage, face, GONE, lockPiece, NOTHING_AROUND, refreshFace, stored, writePiece } from './pieces.ts';
+import { changePage, deskRow, GONE, lockPiece, NOTHING_AROUND, refreshDeskRow, stored, writePiece } from './pieces.ts';
 import { readFile } from './reader.ts';
 import type { Person } from './person.ts';
 import { pieces, pieceSources, sources, versions } from './schema.ts';
@@ -43,7 +43,7 @@ export async function createPiece(person: Person, materials: readonly Material[]
   const looks = await lookOver(draft);
   return write(person, async (writing) => {
     const piece = await writing.insert(pieces, {
-      ...face(empty.details, figuresAlone(empty.doc), NOTHING_AROUND),
+      ...deskRow(empty.details, figuresAlone(empty.doc), NOTHING_AROUND),
       version: 1,
       touchedBy: person.id,
     });
@@ -198,7 +198,7 @@ export async function changeSource(person: Person, id: string, sourceId: string,
       order.splice(Math.min(position, order.length), 0, one);
       for (const [n, row] of order.entries()) if (row.position !== n) await change(row.sourceId, { position: n });
     }
-    await refreshFace(writing, id);
+    await refreshDeskRow(writing, id);
   });
 }
 
@@ -211,7 +211,7 @@ export async function useSource(person: Person, id: string, sourceId: string): P
     const [held] = await writing.tx.select().from(pieceSources).where(here);
     if (held) await writing.update(pieceSources, { isOff: false }, here);
     else await writing.insert(pieceSources, { pieceId: id, sourceId: row.id, position: await nextPosition(writing, id), edits: [] });
-    await refreshFace(writing, id);
+    await refreshDeskRow(writing, id);
   });
 }
 

@@ -189,13 +189,13 @@ async function saveEdits(writing: Writing, id: string, change: EditChange) {
 }
 
 /** Works out anew what the Desk says of a piece whose page is as it was: after it was sent, or its material changed. */
-export async function refreshFace(writing: Writing, id: string): Promise<void> {
+export async function refreshDeskRow(writing: Writing, id: string): Promise<void> {
   const piece = await lockPiece(writing, id);
   if (!piece) return;
   const here = and(eq(versions.pieceId, id), eq(versions.version, piece.version));
   const [standing] = await writing.tx.select({ details: versions.details }).from(versions).where(here);
   const looks = piece.looks ?? figuresAlone(docFromJSON((await standingOf(writing.tx, id))!.standing.doc));
-  await writeFace(writing, piece, standing!.details, looks, { touchedAt: new Date() });
+  await writeDeskRow(writing, piece, standing!.details, looks, { touchedAt: new Date() });
 }
 
 export const GONE = 'This piece is no longer here: go back to the Desk.';
@@ -238,7 +238,7 @@ export async function lockPiece({ tx }: Writing, id: string): Promise<PieceRow |
   return (await tx.select().from(pieces).where(eq(pieces.id, id)).for('update'))[0];
 }
 
-/** Writes what a piece is now: a new version where the post changed, and its face on the Desk. */
+/** Writes what a piece is now: a new version where the post changed, and its row on the Desk. */
 export async function writePiece(writing: Writing, piece: PieceRow, next: Stored, looks: Looks, save?: Pick<Save, 'key' | 'step'>) {
   const { id } = piece;
   const savedAt = new Date();
@@ -249,15 +249,20 @@ export async function writePiece(writing: Writing, piece: PieceRow, next: Stored
   if (isNew)
     await writing.insert(versions, { pieceId: id, version, saveKey: save?.key, doc, details, savedAt, savedBy: writing.person.id });
   if (isNew && version % THIN_EVERY === 0) await thin(writing, id, version);
-  await writeFace(writing, { ...piece, version }, details, looks, { version, digest, touchedAt: savedAt, step: save?.step ?? piece.step });
+  await writeDeskRow(writing, { ...piece, version }, details, looks, {
+    version,
+    digest,
+    touchedAt: savedAt,
+    step: save?.step ?? piece.step,
+  });
   return { version, savedAt };
 }
 
 type Touched = Partial<Pick<PieceRow, 'version' | 'digest' | 'step'>> & { touchedAt: Date };
 
-async function writeFace(writing: Writing, { id, version }: PieceRow, details: Details, looks: Looks, touched: Touched): Promise<void> {
+async function writeDeskRow(writing: Writing, { id, version }: PieceRow, details: Details, looks: Looks, touched: Touched): Promise<void> {
   const around = await surroundingsOf(writing.tx, id, version);
-  await writing.update(pieces, { ...face(details, looks, around), ...touched, touchedBy: writing.person.id }, eq(pieces.id, id));
+  await writing.update(pieces, { ...deskRow(details, looks, around), ...touched, touchedBy: writing.person.id }, eq(pieces.id, id));
 }
 
 /** The digest of the version that stands, for a piece whose row does not have it yet. */
@@ -304,7 +309,7 @@ async function surroundingsOf(tx: Database, id: string, version: number): Promis
 const MOST_TITLE = 300;
 
 /** What the Desk shows of a piece. */
-export function face(details: Details, looks: Looks, around: Surroundings) {
+export function deskRow(details: Details, looks: Looks, around: Surroundings) {
   const [first] = around.sources;
   const title = shortened(details.title || first?.title || first?.name || 'Untitled', MOST_TITLE);
   return { title, titleKey: findable(title), words: looks.words, sectionWords: looks.sectionWords, looks, next: nextThing(looks, around) };

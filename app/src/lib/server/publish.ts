@@ -20,7 +20,7 @@ import { lookThrough } from './looking-through.ts';
 import { NoAnswer, patience, post, query, Unreached, upload, type Endpoint } from './micropub-client.ts';
 import type { Person } from './person.ts';
 import { pictureBytes } from './pictures.ts';
-import { readVersion, refreshFace, standingOf } from './pieces.ts';
+import { readVersion, refreshDeskRow, standingOf } from './pieces.ts';
 import { outlets, postings, sendings, sentPictures } from './schema.ts';
 import { unseal } from './secrets.ts';
 
@@ -82,7 +82,7 @@ export async function publish(person: Person, pieceId: string, outletId: string,
     await write(person, async (writing) => {
       if (!(await writing.insertOnce(postings, { pieceId, outletId, ...sent }))) await writing.update(postings, sent, here);
       await writing.update(sendings, { isOver: true }, place.here);
-      await refreshFace(writing, pieceId);
+      await refreshDeskRow(writing, pieceId);
     });
     return { url: sent.url, first: !posting, sentAt: sent.sentAt, version };
   } catch (cause) {

@@ -15,7 +15,7 @@ import { environment } from './environment.ts';
 import { keepFile } from './files.ts';
 import { addJob, addJobAgain } from './jobs/queue.ts';
 import { NOT_YET, transcribeJob } from './jobs/transcribe.ts';
-import { GONE, lockPiece, refreshFace } from './pieces.ts';
+import { GONE, lockPiece, refreshDeskRow } from './pieces.ts';
 import type { Person } from './person.ts';
 import { readCaptions } from './reader.ts';
 import { pieceSources, sources, type PublishedRecording, type Recording, type Transcribing } from './schema.ts';
@@ -102,7 +102,7 @@ async function takeIn(person: Person, id: string, upload: string, name: string):
       await writing.insert(pieceSources, { pieceId: id, sourceId: own.id, position: position++, edits: [], isOff: true });
     }
     if (transcribing) await addJob(writing, transcribeJob(source.id));
-    await refreshFace(writing, id);
+    await refreshDeskRow(writing, id);
   });
   for (const done of [path, `${path}.json`]) await rm(done, { force: true });
 }

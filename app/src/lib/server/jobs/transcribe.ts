@@ -4,7 +4,7 @@ import { Complaint } from '@even-page/core/complaint';
 import { wordedByTranscript } from '../worded.ts';
 import { database } from '../database.ts';
 import { pathOf } from '../files.ts';
-import { refreshFace } from '../pieces.ts';
+import { refreshDeskRow } from '../pieces.ts';
 import { pieceSources, sources, type Transcribing } from '../schema.ts';
 import { askTranscriber, submitRecording } from '../transcriber.ts';
 import type { Writing } from '../writing.ts';
@@ -72,5 +72,5 @@ async function noteProgress(id: string, transcribing: Transcribing): Promise<voi
 async function change(writing: Writing, id: string, values: Partial<typeof sources.$inferInsert>): Promise<void> {
   await writing.update(sources, values, eq(sources.id, id));
   const fed = await writing.tx.select({ id: pieceSources.pieceId }).from(pieceSources).where(eq(pieceSources.sourceId, id));
-  for (const piece of fed) await refreshFace(writing, piece.id);
+  for (const piece of fed) await refreshDeskRow(writing, piece.id);
 }

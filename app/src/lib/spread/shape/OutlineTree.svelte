@@ -1,30 +1,18 @@
 <!-- The outline of the page as a tree: the same headings as on the page and the spine, moved, indented and renamed here. -->
 <script lang="ts">
-  import ChevronDown from '@lucide/svelte/icons/chevron-down';
-  import ChevronRight from '@lucide/svelte/icons/chevron-right';
-  import Grip from '@lucide/svelte/icons/grip-vertical';
   import type { Command } from 'prosemirror-state';
   import { tick } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import { branchEnd, outlineOf, type Section } from '@even-page/core/post/sections';
   import { isBody, weightOf } from '@even-page/core/shape';
 
-  import {
-    indentBranch,
-    joinPart,
-    moveBranch,
-    moveBranchBy,
-    noteHeading,
-    removeBranch,
-    renameHeading,
-    splitPart,
-  } from '../page/outline-commands.ts';
+  import { indentBranch, moveBranch, moveBranchBy, removeBranch, renameHeading, splitPart } from '../page/outline-commands.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { PASSAGES } from './feeding.ts';
+  import OutlineForm from './OutlineForm.svelte';
+  import OutlineNode from './OutlineNode.svelte';
+  import { outlineRows, rowName, unfolded, type OutlineRow } from './outline-rows.ts';
 
   let { piece }: { piece: Piece } = $props();
-
-  type Row = Section & { children: boolean; all: number; note: string; target: number; number: number };
 
   const folded = new SvelteSet<string>();
   let opened = $state<string | null>(null);
@@ -35,42 +23,16 @@
   let over = $state<{ id: string | null; into: boolean } | null>(null);
   let tree = $state<HTMLElement>();
 
-  const rows = $derived.by((): Row[] => {
+  const rows = $derived.by(() => {
     void piece.page.tick;
-    const parts = outlineOf(piece.page.doc);
-    return parts.map((part, i) => {
-      const end = branchEnd(parts, i);
-      const { note = '', target = 0 } = (part.id === 'lead' ? {} : piece.page.doc.nodeAt(part.from)!.attrs) as {
-        note?: string;
-        target?: number;
-      };
-      const all = parts.slice(i, part.id === 'lead' ? i + 1 : end).reduce((sum, p) => sum + p.words, 0);
-      return {
-        ...part,
-        children: part.id !== 'lead' && end > i + 1,
-        all,
-        note,
-        target,
-        number: piece.page.sections.findIndex((s) => s.id === part.id),
-      };
-    });
+    return outlineRows(piece.page.doc, piece.page.sections);
   });
-  const shown = $derived.by(() => {
-    const under: Row[] = [];
-    return rows.filter((row) => {
-      while (under.length && under.at(-1)!.level >= row.level) under.pop();
-      const isHidden = under.some((r) => folded.has(r.id));
-      under.push(row);
-      return !isHidden;
-    });
-  });
+  const shown = $derived(unfolded(rows, folded));
   const body = $derived(piece.page.sections.filter(isBody).map((s) => s.words));
   const longest = $derived(Math.max(1, ...rows.map((r) => Math.max(r.all, r.target))));
   const here = $derived(piece.page.sections[piece.page.sectionHere]?.id);
 
-  const nameOf = (row: Row) => row.heading || (row.id === 'lead' ? 'Introduction' : 'Heading without words');
-
-  function go(row: Row) {
+  function go(row: OutlineRow) {
     focused = row.id;
     opened = row.id === 'lead' ? null : row.id;
     if (row.number >= 0) piece.page.goToSection(row.number);
@@ -97,7 +59,18 @@
     tree?.querySelector<HTMLInputElement>('input.rename')?.select();
   }
 
-  async function split(row: Row) {
+  function renamed(id: string, name: string | null) {
+    renaming = null;
+    if (name === null) void focus(id);
+    else void run(renameHeading(id, name), id);
+  }
+
+  // A tree item holds no field: while one is renamed it is none.
+  const roleOf = (row: OutlineRow) => (renaming === row.id ? 'none' : 'treeitem');
+
+  const fold = (id: string) => void (folded.has(id) ? folded.delete(id) : folded.add(id));
+
+  async function split(row: OutlineRow) {
     await run(splitPart(row.id, `${row.heading}, continued`), row.id);
     const at = rows.findIndex((r) => r.id === row.id);
     const next = rows[at + 1];
@@ -109,13 +82,13 @@
 
   const canSplit = (id: string) => !!piece.page.view && splitPart(id, 'x')(piece.page.view.state);
 
-  async function remove(row: Row, command: Command) {
+  async function remove(row: OutlineRow, command: Command) {
     const at = shown.findIndex((r) => r.id === row.id);
     await run(command, (shown[at + 1] ?? shown[at - 1])?.id ?? '');
     opened = null;
   }
 
-  function keys(event: KeyboardEvent, row: Row) {
+  function keys(event: KeyboardEvent, row: OutlineRow) {
     if (event.target !== event.currentTarget) return;
     const at = shown.findIndex((r) => r.id === row.id);
     const moving = event.altKey && event.shiftKey;
@@ -147,7 +120,7 @@
 
   const bringsPassages = (event: DragEvent) => !!event.dataTransfer?.types.includes(PASSAGES);
 
-  function dragOver(event: DragEvent, row: Row | null) {
+  function dragOver(event: DragEvent, row: OutlineRow | null) {
     const passages = bringsPassages(event);
     if (!passages && !dragged) return;
     if (passages && !row) return;
@@ -156,7 +129,7 @@
     over = { id: row?.id ?? null, into: passages };
   }
 
-  function drop(event: DragEvent, row: Row | null) {
+  function drop(event: DragEvent, row: OutlineRow | null) {
     event.preventDefault();
     if (bringsPassages(event)) piece.page.feed(row!.id, piece.page.carried);
     else if (dragged) void run(moveBranch(dragged, row?.id ?? null), dragged);
@@ -167,12 +140,15 @@
 <ol role="tree" aria-label="Outline of the page" bind:this={tree}>
   {#each shown as row, i (row.id)}
     {@const weight = row.number >= 0 && isBody(row) ? weightOf(piece.page.sections[row.number]!.words, body) : ''}
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <li
-      role="treeitem"
+      role={roleOf(row)}
+      aria-posinset={row.place}
+      aria-setsize={row.siblings}
       aria-level={Math.max(1, row.level - 1)}
       aria-expanded={row.children ? !folded.has(row.id) : undefined}
       aria-selected={here === row.id}
-      aria-label="{nameOf(row)}, {row.all} words{row.target ? ` of ${row.target}` : ''}"
+      aria-label="{rowName(row)}, {row.all} words{row.target ? ` of ${row.target}` : ''}"
       data-row={row.id}
       tabindex={focused === row.id || (i === 0 && !shown.some((r) => r.id === focused)) ? 0 : -1}
       class:here={here === row.id}
@@ -186,97 +162,33 @@
       ondragleave={() => (over = null)}
       ondrop={(e) => drop(e, row)}
     >
-      <div class="node">
-        {#if row.id === 'lead'}<span class="grip"></span>{:else}
-          <span
-            class="grip"
-            draggable="true"
-            role="presentation"
-            title="Drag to move"
-            ondragstart={(e) => {
-              dragged = row.id;
-              e.dataTransfer!.effectAllowed = 'move';
-              e.dataTransfer!.setData('text/plain', row.heading);
-            }}
-            ondragend={() => (over = dragged = null)}><Grip size={14} /></span
-          >{/if}
-        {#if row.number >= 0}<span class="number">{row.number + 1}</span>{:else}<span class="number deep"></span>{/if}
-        <span class="name">
-          {#if row.children}<button
-              class="fold"
-              tabindex="-1"
-              aria-label="{folded.has(row.id) ? 'Unfold' : 'Fold'} “{nameOf(row)}”"
-              onclick={() => (folded.has(row.id) ? folded.delete(row.id) : folded.add(row.id))}
-              >{#if folded.has(row.id)}<ChevronRight size={15} />{:else}<ChevronDown size={15} />{/if}</button
-            >{/if}
-          {#if renaming === row.id}
-            <input
-              class="entry rename"
-              aria-label="Heading"
-              value={row.heading}
-              onblur={(e) => {
-                const words = e.currentTarget.value;
-                if (renaming !== row.id) return;
-                renaming = null;
-                void run(renameHeading(row.id, words), row.id);
-              }}
-              onkeydown={(e) => {
-                if (e.key === 'Enter') e.currentTarget.blur();
-                if (e.key === 'Escape') {
-                  renaming = null;
-                  void focus(row.id);
-                }
-              }}
-            />
-          {:else}
-            <button tabindex="-1" class="head" ondblclick={() => row.id !== 'lead' && rename(row.id)} onclick={() => go(row)}>
-              <b class:role={!row.heading}>{nameOf(row)}</b></button
-            >
-          {/if}
-        </span>
-        <span class="aim" aria-hidden="true"
-          ><i class:odd={!!weight} style="width:{(100 * row.all) / longest}%"></i>{#if row.target}<em
-              style="left:{(100 * row.target) / longest}%"
-            ></em>{/if}</span
-        >
-        <span class="mono n" class:odd={!!weight}>{row.all}{row.target ? ` / ${row.target}` : ''}{weight ? ` ${weight}` : ''}</span>
-      </div>
+      <OutlineNode
+        {row}
+        {weight}
+        {longest}
+        here={here === row.id}
+        isFolded={folded.has(row.id)}
+        renaming={renaming === row.id}
+        onfold={() => fold(row.id)}
+        ongo={() => go(row)}
+        onrename={() => row.id !== 'lead' && void rename(row.id)}
+        onrenamed={(name) => renamed(row.id, name)}
+        ondrag={(isBegun) => (isBegun ? (dragged = row.id) : (over = dragged = null))}
+      />
       {#if row.note && opened !== row.id}<p class="noted">{row.note}</p>{/if}
-      {#if opened === row.id}
-        <div class="more">
-          <label
-            >Note<input
-              class="entry"
-              value={row.note}
-              maxlength="500"
-              placeholder="What should go in here"
-              onchange={(e) => void run(noteHeading(row.id, { note: e.currentTarget.value.trim() }), '')}
-            /></label
-          >
-          <label class="length"
-            >Words wanted<input
-              class="entry"
-              type="number"
-              min="0"
-              max="20000"
-              step="50"
-              value={row.target || ''}
-              onchange={(e) => void run(noteHeading(row.id, { target: Math.max(0, Math.round(Number(e.currentTarget.value) || 0)) }), '')}
-            /></label
-          >
-          <div class="acts">
-            <button class="word" title="F2" onclick={() => rename(row.id)}>Rename</button>
-            <button class="word" title="Alt Shift ↑" onclick={() => run(moveBranchBy(row.id, -1), row.id)}>Up</button>
-            <button class="word" title="Alt Shift ↓" onclick={() => run(moveBranchBy(row.id, 1), row.id)}>Down</button>
-            <button class="word" title="Alt Shift →" onclick={() => run(indentBranch(row.id, 1), row.id)}>In</button>
-            <button class="word" title="Alt Shift ←" onclick={() => run(indentBranch(row.id, -1), row.id)}>Out</button>
-            <button class="word" disabled={!canSplit(row.id)} onclick={() => void split(row)}>Split</button>
-            <button class="word" onclick={() => void remove(row, joinPart(row.id))}>Join with the one above</button>
-            <button class="word rust" title="Delete" onclick={() => void remove(row, removeBranch(row.id))}>Remove</button>
-          </div>
-        </div>
-      {/if}
     </li>
+    {#if opened === row.id}
+      <li role="none" style="--in:{Math.max(0, row.level - 2)}">
+        <OutlineForm
+          {row}
+          canSplit={canSplit(row.id)}
+          run={(command) => void run(command, row.id)}
+          remove={(command) => void remove(row, command)}
+          onrename={() => void rename(row.id)}
+          onsplit={() => void split(row)}
+        />
+      </li>
+    {/if}
   {/each}
   <li
     role="none"
@@ -316,147 +228,10 @@
   .end {
     height: 8px;
   }
-  .node {
-    display: grid;
-    grid-template-columns: 14px 24px minmax(0, 1fr) 80px 84px;
-    align-items: center;
-    gap: 6px;
-    min-height: 36px;
-    padding: 2px 0;
-  }
-  .grip {
-    display: grid;
-    place-items: center;
-    width: 14px;
-    height: 28px;
-    color: var(--faded);
-    opacity: 0;
-    cursor: grab;
-  }
-  li:hover > .node > .grip,
-  li:focus-within > .node > .grip {
-    opacity: 1;
-  }
-  .deep {
-    width: 10px;
-    height: 10px;
-    margin-left: 6px;
-    border-width: 1.5px;
-  }
-  .here .number {
-    background: var(--bottle);
-    color: var(--leaf);
-  }
-  .name {
-    display: flex;
-    align-items: center;
-    gap: 2px;
-    min-width: 0;
-  }
-  .head {
-    min-width: 0;
-    line-height: 1.35;
-    text-align: left;
-    overflow-wrap: anywhere;
-  }
-  .head:hover b {
-    color: var(--bottle);
-  }
-  .fold {
-    display: grid;
-    place-items: center;
-    width: 20px;
-    height: 24px;
-    margin-left: -4px;
-    color: var(--faded);
-  }
-  .entry {
-    width: 100%;
-  }
-  .rename {
-    font-weight: 600;
-  }
-  .role {
-    font-weight: 450;
-    font-style: italic;
-    color: var(--faded);
-  }
-  .aim {
-    position: relative;
-    height: 5px;
-    border-radius: 3px;
-    background: var(--hair);
-  }
-  .aim i {
-    display: block;
-    height: 100%;
-    border-radius: 3px;
-    background: var(--bottle);
-  }
-  .aim i.odd {
-    background: var(--brass);
-  }
-  .aim em {
-    position: absolute;
-    top: -3px;
-    width: 2px;
-    height: 11px;
-    margin-left: -1px;
-    background: var(--ink);
-  }
-  .n {
-    color: var(--faded);
-    text-align: right;
-    white-space: nowrap;
-  }
-  .n.odd {
-    color: var(--brass);
-    font-weight: 600;
-  }
   .noted {
     margin: -4px 0 6px 50px;
     font-size: 14px;
     font-style: italic;
     color: var(--faded);
-  }
-  .more {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 110px;
-    gap: 8px 12px;
-    margin: 2px 0 8px 50px;
-    padding-bottom: 8px;
-    border-bottom: 1px dotted var(--hair);
-  }
-  .more label {
-    display: grid;
-    gap: 2px;
-    font-size: 13px;
-    color: var(--faded);
-  }
-  .acts {
-    grid-column: 1 / -1;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 14px;
-    font-size: 14px;
-  }
-  .acts button:disabled {
-    opacity: 0.5;
-    text-decoration: none;
-    cursor: default;
-  }
-  .rust {
-    color: var(--rust);
-  }
-  @media (max-width: 600px) {
-    .node {
-      grid-template-columns: 14px 24px minmax(0, 1fr) auto;
-    }
-    .aim {
-      display: none;
-    }
-    .more {
-      margin-left: 44px;
-    }
   }
 </style>
