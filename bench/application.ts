@@ -53,7 +53,7 @@ export async function screenFigures(browser: Browser, server: RunningServer): Pr
   const figures: Figure[] = [];
   for (const [name, path, most] of [
     ['Desk', '/', 150],
-    ['Spread', `/pieces/${longest.id}`, 400],
+    ['Spread', `/pieces/${longest.id}`, 300],
   ] as const) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     let script = 0;

@@ -316,3 +316,20 @@ test('over plain HTTP, where browsers have neither locks nor random ids, what wa
   await saved(page, 20_000);
   await expect(pageOf(page)).toHaveText('Typed and closed. Still here.');
 });
+
+test('a page that was fetched before the last save of the closing window had arrived takes it over', async ({ page, house }) => {
+  await bring(page, 'rewiring-a-lamp.vtt');
+  const address = new URL(page.url()).pathname;
+  const { piece, sources } = await (await house.server.call(address)).json();
+  const [repair] = [{ kind: 'replaced', from: 0, to: 1, before: '', after: 'Quite late: ', reason: 'Replaced by the writer' }];
+  // The save arrives between the answer of the server and the page that is made of it.
+  await page.route(`**${address}`, async (route) => {
+    const answer = await route.fetch();
+    const edits = [{ source: sources[0].id, take: [{ ...repair, before: sources[0].source.passages[0].text.slice(0, 1) }], drop: [] }];
+    const body = { key: 'the-last-of-a-window', base: piece.version, doc: piece.doc, details: piece.details, step: 'tidy', edits };
+    expect((await house.server.call(`${address}/save`, { method: 'PUT', body })).status).toBe(200);
+    await route.fulfill({ response: answer });
+  });
+  await page.reload();
+  await expect(page.getByRole('group', { name: /Words with repairs/ })).toContainText('Quite late:');
+});

@@ -84,7 +84,7 @@ test.describe('the page', () => {
       data.setData('text/plain', '## Stones\n\nKeep them **wet**.\n\n- one\n- two');
       el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
     });
-    expect(await html(page)).toContain('<h2>Stones</h2><p>Keep them <strong>wet</strong>.</p><ul>');
+    await expect.poll(() => html(page)).toContain('<h2>Stones</h2><p>Keep them <strong>wet</strong>.</p><ul>');
   });
 
   test('takes a picture dropped onto it', async ({ page }) => {

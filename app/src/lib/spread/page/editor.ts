@@ -92,10 +92,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       if (tr.docChanged || tr.selectionSet) listener.moved(isTyped);
     },
     // Markdown as pasted: plain text with a structure comes in with it.
-    clipboardTextParser: (text, _context, plain) => {
-      const read = plain || !reading ? plainPost(text) : reading.postFromMarkdown(text);
-      return Slice.maxOpen(read.content);
-    },
+    clipboardTextParser: (text, _context, plain) => sliceOf(plain || !reading ? plainPost(text) : reading.postFromMarkdown(text)),
     transformPastedHTML: (html) => {
       if (!reading) return '';
       const pasted = reading.pastedHtml(html);
@@ -144,6 +141,7 @@ function pasteOnceRead(view: EditorView, data: DataTransfer | null, at?: number)
     .then(() => {
       if (at !== undefined) view.dispatch(view.state.tr.setSelection(TextSelection.near(view.state.doc.resolve(at))));
       if (reading && html) view.pasteHTML(html);
+      else if (reading && text) view.dispatch(view.state.tr.replaceSelection(sliceOf(reading.postFromMarkdown(text))).scrollIntoView());
       else if (text) view.pasteText(text);
     });
   return true;
@@ -157,6 +155,8 @@ const areTyped = (steps: readonly Step[]): boolean =>
   steps[0].slice.content.size <= 2 &&
   steps[0].to - steps[0].from <= 1 &&
   steps[0].slice.content.content.every((node) => node.isText);
+
+const sliceOf = (post: PostNode): Slice => Slice.maxOpen(post.content);
 
 function plainPost(text: string): PostNode {
   const paragraphs = text
