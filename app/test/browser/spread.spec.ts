@@ -73,7 +73,7 @@ test.describe('the page', () => {
       );
       el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
     });
-    expect(await html(page)).toContain('<h2>Title</h2><p><strong>Bold</strong> words</p><ul><li><p>one</p></li></ul>');
+    await expect.poll(() => html(page)).toContain('<h2>Title</h2><p><strong>Bold</strong> words</p><ul><li><p>one</p></li></ul>');
     expect(await page.evaluate(() => (window as { ran?: number }).ran)).toBeUndefined();
   });
 
