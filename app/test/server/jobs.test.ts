@@ -160,6 +160,29 @@ describe('jobs', function () {
     });
   });
 
+  it('that are held up are tried again by themselves, and at once when the writer asks', async () => {
+    const transcriber = new MoodyTranscriber();
+    transcriber.isAway = true;
+    const server = await startServer({ data: folder, env: { TRANSCRIBER_URL: await transcriber.address() } });
+    const id = (await (await server.call('/pieces', { method: 'POST', body: new FormData() })).json()).id as string;
+    const upload = await uploader(server).upload(WAV);
+    await server.call(`/pieces/${id}/recordings`, { method: 'POST', body: { upload, name: 'tone.wav' } });
+    const [source] = (await (await server.call(`/pieces/${id}`)).json()).sources;
+    const address = `/sources/${source.id}/transcribing`;
+    const now = async () => (await (await server.call(address)).json()).transcribing as { state: string; says: string } | null;
+    while (!(await now())!.says) await wait(50);
+    expect(await now()).to.include({ state: 'working', says: 'The transcriber said: Back soon.' });
+    // The next try is two seconds off, those after it four and more.
+    await wait(2500);
+    transcriber.isAway = false;
+    await server.call(address, { method: 'POST' });
+    const asked = Date.now();
+    while (await now()) await wait(50);
+    expect(Date.now() - asked).to.be.lessThan(3000);
+    await server.stop();
+    transcriber.close();
+  });
+
   it('that ended a month ago are forgotten', async () => {
     await inDatabase((client) =>
       client.exec(`insert into jobs (kind, key, payload, state, run_at) values

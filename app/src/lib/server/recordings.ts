@@ -150,10 +150,10 @@ export async function transcribingOf(sourceId: string): Promise<Transcribing | n
   return (await heldSource(sourceId)).transcribing;
 }
 
-/** Asks the transcriber once more about a recording it gave up. */
+/** Asks the transcriber at once about a recording it gave up, or whose next asking is some time off. */
 export async function transcribeAgain(person: Person, sourceId: string): Promise<Transcribing | null> {
   const { transcribing } = await heldSource(sourceId);
-  if (transcribing?.state !== 'failed') return transcribing;
+  if (!transcribing?.says) return transcribing;
   await write(person, async (writing) => {
     await writing.update(sources, { transcribing: NOT_YET }, eq(sources.id, sourceId));
     // Another round, so that it is not answered with the one that failed.

@@ -33,21 +33,18 @@
 </script>
 
 <div class="lines">
-  {#if now.state === 'working'}
+  {#if now.state === 'working' && !now.says}
     <p class="muted" role="status">
-      {now.says
-        ? `${now.says} It is asked again by itself.`
-        : now.job
-          ? `The transcriber is listening: ${Math.round(now.progress * 100)} %.`
-          : 'The recording is on its way to the transcriber.'}
-      You can play the recording meanwhile.
+      {now.job ? `The transcriber is listening: ${Math.round(now.progress * 100)} %.` : 'The recording is on its way to the transcriber.'}
+      You can play it meanwhile.
     </p>
     <progress max="1" value={now.progress} aria-label="How far the transcriber is"></progress>
   {:else}
     <p role="alert">{now.says}</p>
     <p class="muted">
-      The recording is kept and plays. <button class="word" onclick={() => ask(`/sources/${source.id}/transcribing`, 'POST')}
-        >Ask the transcriber again</button
+      The recording is kept and plays. {now.state === 'working' ? 'It is asked again by itself, each time a little later.' : ''}
+      <button class="word" onclick={() => ask(`/sources/${source.id}/transcribing`, 'POST')}
+        >{now.state === 'working' ? 'Ask now' : 'Ask the transcriber again'}</button
       >
     </p>
   {/if}
@@ -55,8 +52,18 @@
 
 <style>
   progress {
+    appearance: none;
     width: 100%;
     height: 4px;
-    accent-color: var(--bottle);
+    background: var(--hair);
+  }
+  progress::-webkit-progress-bar {
+    background: var(--hair);
+  }
+  progress::-webkit-progress-value {
+    background: var(--bottle);
+  }
+  progress::-moz-progress-bar {
+    background: var(--bottle);
   }
 </style>
