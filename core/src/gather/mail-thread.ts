@@ -11,10 +11,10 @@ const FROM_LINE = new RegExp(`^\\*?${FROM}\\s?:\\*? \\S`, 'i');
 const HEAD_LINE = new RegExp(`^\\*?(?:${FROM}|${OTHER})\\s?:\\*?(?:\\s|$)`, 'i');
 const FEWEST_HEAD_LINES = 3;
 
-// "On Tuesday, Odile wrote:", which may run over two lines.
+// "On Tuesday, Odile wrote:", which may run over two lines; or "Odile wrote in" above the name of the message (RFC 5322, 3.6.4).
 const WROTE =
-  /(?:\bwrote|\bwrites|\bschrieb(?: .*)?|\bécrit|\bescribió|\bha scritto|\bschreef(?: .*)?|\bescreveu|\bskrev(?: .*)?)\s?:\s*$/i;
-const OPENS_WROTE = /^(?:On|Am|Le|El|Il|Op|Em|Den|W dniu|Le)\b.{0,200}$/;
+  /(?:^\s*<[^\s<>]+@[^\s<>]+>|\bwrote|\bwrites|\bschrieb(?: .*)?|\bécrit|\bescribió|\bha scritto|\bschreef(?: .*)?|\bescreveu|\bskrev(?: .*)?)\s?:\s*$/i;
+const OPENS_WROTE = /^(?:On|Am|Le|El|Il|Op|Em|Den|W dniu|Le)\b.{0,200}$|^.{1,100}\bwrote in$/;
 
 const WHEN = /\d{1,2}[:.]\d{2}|@/;
 
@@ -94,7 +94,8 @@ function dropQuotations(lines: readonly MailLine[], own: boolean[]): void {
     for (let k = i; k < lines.length && (lines[k]!.depth > 0 || isBlank(k)); k++) if (!isBlank(k)) to = k + 1;
     const quoted = lines.slice(i, to);
     const words = quoted.reduce((sum, l) => sum + (l.depth === 1 ? wordCount(l.text) : 0), 0);
-    const isAnswered = lines.slice(to).some((l, k) => own[to + k] && l.depth === 0 && l.text.trim() && !SIGNATURE.test(l.text));
+    const signed = lines.findIndex((l, k) => k >= to && l.depth === 0 && SIGNATURE.test(l.text));
+    const isAnswered = lines.slice(to, signed < 0 ? undefined : signed).some((l, k) => own[to + k] && l.depth === 0 && l.text.trim());
     const from = wroteAbove(lines, i);
     own.fill(false, from, i);
     if (!isAnswered || words > QUOTED_WORDS) own.fill(false, i, to);
@@ -104,6 +105,19 @@ function dropQuotations(lines: readonly MailLine[], own: boolean[]): void {
   // Where the quotation has no sign of its own, a line with who wrote it, and when, says that all below is one.
   const at = lines.findIndex((l, i) => own[i] && l.depth === 0 && WROTE.test(l.text) && WHEN.test(`${lines[i - 1]?.text ?? ''} ${l.text}`));
   if (at > 0) own.fill(false, wroteAbove(lines, at + 1), lines.length);
+}
+
+/**
+ * The lines of a plain mail with how deep each is quoted: by ">" (RFC 3676, section 4.5), or by "|" below a line that says who
+ * wrote it.
+ */
+export function quotedLines(texts: readonly string[]): MailLine[] {
+  let isBarred = false;
+  return texts.map((text) => {
+    isBarred = saysWhoWrote(text) || (isBarred && (!text.trim() || /^ ?\|/.test(text)));
+    const marks = (isBarred ? /^ ?(?:\| ?)+/ : /^(?:> ?)+/).exec(text)?.[0] ?? '';
+    return { text: text.slice(marks.length), depth: marks.replaceAll(' ', '').length };
+  });
 }
 
 /** Whether a line says who wrote what is quoted below it. */

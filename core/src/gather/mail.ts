@@ -6,7 +6,7 @@ import { element } from '../post/element.ts';
 import { wordCount } from '../language/words.ts';
 import { find, parseHtml } from './hast.ts';
 import { keepOwn } from './mail-page.ts';
-import { ownLines } from './mail-thread.ts';
+import { ownLines, quotedLines } from './mail-thread.ts';
 import { plainPassages } from './plain-text.ts';
 import { readTree } from './rich.ts';
 import { postFromPlain } from './plain-draft.ts';
@@ -60,15 +60,7 @@ export const mail: Format = {
       return also(readTree('mail', tree, reading, { details, pictures: beside }), left);
     }
     const lines = (written ?? '').replace(/\r\n?/g, '\n').split('\n');
-    const isOwn =
-      reading === 'whole'
-        ? lines.map(() => true)
-        : ownLines(
-            lines.map((text) => ({
-              text: text.replace(/^(?:> ?)+/, ''),
-              depth: text.match(/^(?:> ?)+/)?.[0].replaceAll(' ', '').length ?? 0,
-            })),
-          );
+    const isOwn = reading === 'whole' ? lines.map(() => true) : ownLines(quotedLines(lines));
     const words = lines.filter((_, i) => isOwn[i]).join('\n');
     const left = lines.filter((_, i) => !isOwn[i]);
     if (reading === 'plain') return also({ source: { kind: 'mail', passages: plainPassages(words), ...details } }, left);

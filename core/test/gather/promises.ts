@@ -191,6 +191,25 @@ export const PROMISES: readonly Promised[] = [
     must: ['For the handbook.', 'Soak the **cane** for *twenty* minutes.', '- Pegs\n- A bucket', '## What you need'],
     never: ['Forwarded', 'From: Bo', 'The plain part'],
   },
+  {
+    kind: 'mail',
+    program: 'mutt',
+    file: 'mutt.eml',
+    must: [
+      'soak the cane for twenty minutes. Words in Größe and “quotes” – does that',
+      '- a bundle of cane\n- twenty pegs',
+      'Bo',
+      '## What you need',
+    ],
+    never: ['wrote:', 'Read the list of tools before', 'What do I need?', 'Bo, tools bench', 'Repair Hall'],
+  },
+  {
+    kind: 'mail',
+    program: 's-nail',
+    file: 's-nail.eml',
+    must: ['soak the cane for twenty minutes. Words in Größe and “quotes” – does that', '- a bundle of cane\n- twenty pegs', 'Bo'],
+    never: ['wrote in', '|', 'Read the list of tools before', 'Bo, tools bench', 'Repair Hall'],
+  },
   { kind: 'captions', program: 'ffmpeg', file: 'ffmpeg.srt', must: SPOKEN, never: ['<i>'] },
   { kind: 'captions', program: 'ffmpeg', file: 'ffmpeg.vtt', must: SPOKEN, never: ['<i>'] },
   { kind: 'captions', program: 'ffmpeg', file: 'ffmpeg.ttml', must: SPOKEN, never: ['<'] },
@@ -212,6 +231,12 @@ export const PROMISES: readonly Promised[] = [
     file: 'pandoc-x.md',
     must: [...BASICS, ...HEADINGS, BULLETS, ...STEPS, STRUCK, TABLE, QUOTE, CODE],
     never: ['[^'],
+  },
+  {
+    kind: 'Markdown',
+    program: 'html2text',
+    file: 'html2text.md',
+    must: [...BASICS.slice(0, 3), BASICS[4]!, ...HEADINGS, BULLETS, ...STEPS, STRUCK, '| 2.75 mm | kitchen chairs |', QUOTE],
   },
   {
     kind: 'OPML',

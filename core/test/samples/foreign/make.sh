@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # Makes the files of foreign programs in this folder, from evening.md, columns.html, handout.ms and handbook.py. Needs Debian's
 # pandoc, libreoffice-writer, libreoffice-calc, libreoffice-impress, abiword, weasyprint, chromium, groff, python3-docx,
-# python3-reportlab, python3-markdown, ffmpeg, mkvtoolnix, zip and libarchive-tools. Run: core/test/samples/foreign/make.sh
+# python3-reportlab, python3-markdown, python3-html2text, ffmpeg, mkvtoolnix, zip, libarchive-tools, mutt and s-nail. Run: core/test/samples/foreign/make.sh
 set -euo pipefail
 cd "$(dirname "$0")"
 work=$(mktemp -d)
@@ -49,3 +49,18 @@ zip -qr zip.zip post
 bsdtar -a -cf bsdtar.zip post
 cp pandoc.{docx,odt,rtf,opml,html,md,txt} pandoc-x.md office.{docx,odt,rtf,html,pdf,txt,tsv} office-utf16.csv abiword.{rtf,docx} weasyprint.pdf chromium.pdf groff.pdf groff.html \
   reportlab.pdf python*.* ffmpeg.{srt,vtt,ttml,lrc,mp4} mkvmerge.mkv zip.zip bsdtar.zip "$here"
+
+/usr/bin/python3 -c 'import sys, html2text; h = html2text.HTML2Text(); h.body_width = 0; sys.stdout.write(h.handle(sys.stdin.read()))' <pandoc.html >"$here"/html2text.md
+
+# Mails: two programs write what they are given, with their own quoting in it; nothing is sent.
+mail_with() { # NAME QUOTED-LINES ATTACHED
+  printf 'Odile,\n\nsoak the cane for twenty minutes. Words in Größe and “quotes” – does that hold for No. 4 too?\n\n- a bundle of cane\n- twenty pegs\n\nBo\n\n%b\n-- \nBo, tools bench\nLarkfield Repair Hall\n' "$2" >/tmp/mail-body
+  printf '#!/bin/sh\ncat >"%s/%s.eml"\n' "$here" "$1" >/tmp/mail-keep && chmod +x /tmp/mail-keep
+}
+subject='Re: Caning: how long, Größe'
+mail_with mutt 'On Wed, Nov 04, 2026 at 09:12:00AM +0000, Odile wrote:\n> Read the list of tools before you come.\n> > What do I need?\n> A bucket.\n'
+printf 'set sendmail=/tmp/mail-keep\nset from=bo@larkfield.example\nset realname=Bo\nset copy=no\nset text_flowed=yes\n' >/tmp/muttrc
+mutt -F /tmp/muttrc -s "$subject" -a pandoc.odt -- odile@larkfield.example </tmp/mail-body
+mail_with s-nail 'Odile wrote in\n <20261104091200.x@larkfield.example>:\n |Read the list of tools before you come.\n ||What do I need?\n |A bucket.\n'
+s-nail -n -Smta=/tmp/mail-keep -Sfrom='Bo <bo@larkfield.example>' -Sttycharset=utf-8 -Ssendcharsets=utf-8 -s "$subject" odile@larkfield.example </tmp/mail-body
+sed -i "s/@$(hostname)>/@larkfield.example>/" "$here"/mutt.eml "$here"/s-nail.eml
