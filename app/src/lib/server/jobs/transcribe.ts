@@ -33,7 +33,9 @@ export const transcribe: JobKind<{ source: string; round: string }> = {
   kind: 'transcribe',
   payload,
   async work({ source: id, round }, signal) {
-    const { recording, transcribing } = await sourceOf(id);
+    const source = await waiting(id);
+    if (!source) return { done: async () => {} };
+    const { recording, transcribing } = source;
     const job = transcribing.job ?? (await submitRecording(pathOf(recording.digest), recording.type, `${id}/${round}`, signal));
     const said = await askTranscriber(job, signal);
     if (said.state === 'failed') throw new Complaint(said.says);
@@ -45,19 +47,20 @@ export const transcribe: JobKind<{ source: string; round: string }> = {
   },
   async onTrouble(writing, { source: id }, { says, isLast }) {
     const [row] = await writing.tx.select({ transcribing: sources.transcribing }).from(sources).where(eq(sources.id, id));
-    const job = isLast ? null : (row?.transcribing?.job ?? null);
-    await change(writing, id, { transcribing: { ...NOT_YET, ...row?.transcribing, state: isLast ? 'failed' : 'working', job, says } });
+    if (!row?.transcribing) return;
+    const job = isLast ? null : row.transcribing.job;
+    await change(writing, id, { transcribing: { ...row.transcribing, state: isLast ? 'failed' : 'working', job, says } });
   },
 };
 
-async function sourceOf(id: string) {
+/** A recording that waits for its words; null when it does no longer. */
+async function waiting(id: string) {
   const db = await database();
   const [row] = await db
     .select({ recording: sources.recording, transcribing: sources.transcribing })
     .from(sources)
     .where(eq(sources.id, id));
-  if (!row?.recording || !row.transcribing) throw new Complaint('This recording is no longer waiting for its words.');
-  return { recording: row.recording, transcribing: row.transcribing };
+  return row?.recording && row.transcribing ? { recording: row.recording, transcribing: row.transcribing } : null;
 }
 
 /** Notes how far it is; not for the journal, since it is soon past. What has ended meanwhile stays as it is. */
