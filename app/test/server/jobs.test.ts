@@ -52,7 +52,7 @@ class MoodyTranscriber {
 for (const { name, fresh } of ENGINES) {
   describe(`jobs on ${name}`, function () {
     this.timeout(180_000);
-    const RECORDINGS = 4;
+    const RECORDINGS = 3;
 
     it('end once each, whenever the servers that do them are killed, and whether the service is there or not', async () => {
       const transcriber = new MoodyTranscriber();
