@@ -87,6 +87,19 @@ test.describe('the page', () => {
     await expect.poll(() => html(page)).toContain('<h2>Stones</h2><p>Keep them <strong>wet</strong>.</p><ul>');
   });
 
+  test('takes pasted Markdown as plain words while Shift is held', async ({ page }) => {
+    await empty(page);
+    await pageOf(page).click();
+    await page.keyboard.down('Shift');
+    await pageOf(page).evaluate((el) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', '## Stones\n\nKeep them **wet**.');
+      el.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    });
+    await page.keyboard.up('Shift');
+    await expect.poll(() => html(page)).toContain('<p>## Stones</p><p>Keep them **wet**.</p>');
+  });
+
   test('takes a picture dropped onto it', async ({ page }) => {
     await bring(page, 'chair-caning.md');
     await drop(page, '.ProseMirror p:nth-of-type(2)', 'pegs-and-a-coil-of-cane.png', 'image/png');

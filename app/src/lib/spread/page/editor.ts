@@ -44,6 +44,8 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     listener.markChosen((state.selection.$from.parent.attrs.origins ?? []) as Origin[]);
     return true;
   };
+  // Whether the paste that is under way is wanted without its structure.
+  let isPlain = false;
   const view: EditorView = new EditorView(place, {
     state: EditorState.create({
       doc,
@@ -92,8 +94,12 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       if (tr.docChanged || tr.selectionSet) listener.moved(isTyped);
     },
     // Markdown as pasted: plain text with a structure comes in with it.
-    clipboardTextParser: (text, _context, plain) => sliceOf(plain || !reading ? plainPost(text) : reading.postFromMarkdown(text)),
+    clipboardTextParser: (text, _context, plain) => {
+      isPlain = plain;
+      return sliceOf(plain || !reading ? plainPost(text) : reading.postFromMarkdown(text));
+    },
     transformPastedHTML: (html) => {
+      isPlain = false;
       if (!reading) return '';
       const pasted = reading.pastedHtml(html);
       if (pasted.pictures.length) listener.picturesBrought(pasted.pictures.map(pictureFile), view.state.selection.from);
@@ -102,7 +108,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     handlePaste: (_view, event) =>
       linkPasted(view, event.clipboardData) ||
       bring(view, listener, event.clipboardData, view.state.selection.from) ||
-      pasteOnceRead(view, event.clipboardData),
+      (!isPlain && pasteOnceRead(view, event.clipboardData)),
     handleDrop: (_view, event) => {
       const at = view.posAtCoords({ left: event.clientX, top: event.clientY })?.pos ?? 0;
       return bring(view, listener, event.dataTransfer, at) || (!view.dragging && pasteOnceRead(view, event.dataTransfer, at));
