@@ -1,6 +1,5 @@
 import { Complaint } from '@even-page/core/complaint';
 import { captionsInside, type Gathered, gatherSeveral, mediaType } from '@even-page/core/gather';
-
 import { mapWords } from '@even-page/core/post/origins';
 import { schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 

@@ -4,7 +4,6 @@ import { parseArgs } from 'node:util';
 import { Complaint } from '@even-page/core/complaint';
 import { readModel, readWorth, usualHouse } from '@even-page/core/tidy';
 import { readSubjects } from '@even-page/core/shape';
-
 import { check } from './commands/check.ts';
 import type { Command, Request } from './commands/command.ts';
 import { materialOf } from './one-material.ts';

@@ -1,7 +1,6 @@
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { figuresOf, proof } from '@even-page/core/proof';
-
 import type { Command } from './command.ts';
 import { pageOf } from './sections.ts';
 

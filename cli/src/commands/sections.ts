@@ -3,9 +3,7 @@ import type { Origin, PostNode } from '@even-page/core/post/schema';
 import type { Source } from '@even-page/core/gather';
 import type { Details } from '@even-page/core/post/details';
 import { type Account, makePage, titleOfName } from '@even-page/core/page';
-
 import { editsForSections, findEdits, proseOf } from '@even-page/core/tidy';
-
 import type { Request } from './command.ts';
 
 /** A section as the command line prints it; passages are numbered from 0 in file order. */

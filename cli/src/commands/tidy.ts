@@ -1,5 +1,4 @@
 import { findEdits, paragraphText, proseOf } from '@even-page/core/tidy';
-
 import type { Command } from './command.ts';
 
 /**

@@ -20,7 +20,6 @@ import {
   withList,
   writeSections,
 } from '../shape/index.ts';
-
 import {
   asWritten,
   DEEDS,
@@ -35,7 +34,6 @@ import {
   type WordingChoices,
   type WorthModel,
 } from '../tidy/index.ts';
-
 import { factsOf, type Fact } from './facts.ts';
 import { proposeTitles } from './titles.ts';
 

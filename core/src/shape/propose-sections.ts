@@ -4,7 +4,6 @@ import type { Origin, PostNode } from '../post/schema.ts';
 import { schema } from '../post/schema.ts';
 import { turnOf } from '../post/turns.ts';
 import { type House, isOut, isSpoken, type Paragraph, paragraphText, type ProseSentence, saidOf } from '../tidy/index.ts';
-
 import { cutting, wishedSections, type Border, type CutUnit } from './cut/cutting.ts';
 import type { Subjects } from './cut/subjects.ts';
 import { signpost } from './cut/signposts.ts';

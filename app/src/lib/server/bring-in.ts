@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { and, desc, eq, ilike, sql } from 'drizzle-orm';
 import { Complaint } from '@even-page/core/complaint';
 import { durationMs, type Reading } from '@even-page/core/gather';
-
 import { shortened } from '@even-page/core/language/storable';
 import { emptyDetails } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';

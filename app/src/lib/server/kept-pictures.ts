@@ -1,6 +1,5 @@
 import { Complaint } from '@even-page/core/complaint';
 import { pictureAddress, type Source } from '@even-page/core/gather';
-
 import type { Details } from '@even-page/core/post/details';
 import { mapPictures } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';

@@ -1,5 +1,4 @@
 import type { Captions, GatheredPicture, Reading, Source } from '@even-page/core/gather';
-
 import type { Details } from '@even-page/core/post/details';
 import { Helper } from './helper.ts';
 

@@ -7,7 +7,6 @@ import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Complaint } from '@even-page/core/complaint';
 import { type Captions, mediaType } from '@even-page/core/gather';
-
 import { shortened } from '@even-page/core/language/storable';
 import { nextPosition } from './bring-in.ts';
 import { database, write } from './database.ts';

@@ -1,10 +1,8 @@
 import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
 import type { Passage, Reading, SourceKind } from '@even-page/core/gather';
-
 import type { Details } from '@even-page/core/post/details';
 import type { Gravity } from '@even-page/core/proof';
 import type { Edit, House } from '@even-page/core/tidy';
-
 import type { Step } from '../steps.ts';
 import type { Looks } from './looks.ts';
 

@@ -1,5 +1,4 @@
 import { cuesOf, durationMs, type Passage, sound, type Transcript } from '@even-page/core/gather';
-
 import { wordCount } from '@even-page/core/language/words';
 
 /** What a recording's row says of its words. */

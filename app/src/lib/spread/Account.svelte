@@ -1,16 +1,19 @@
 <!-- The account: what one press did, in counts, each a way to where it can be looked at; and what wants the writer. -->
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { showTime } from '@even-page/core/language/times';
   import { LEAST_NEEDED } from '@even-page/core/shape';
   import { editKey, flowOf, passageAt } from '@even-page/core/tidy';
-
   import Gravity from '$lib/parts/Gravity.svelte';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Step } from '$lib/steps.ts';
-  import type { Made } from './making.svelte.ts';
   import type { Piece } from './piece.svelte.ts';
 
-  let { piece, made }: { piece: Piece; made: Made } = $props();
+  let { piece }: { piece: Piece } = $props();
+
+  // What was taken back is shown until another leaf stands here.
+  let last = untrack(() => piece.making.made!);
+  const made = $derived.by(() => (last = piece.making.made ?? last));
 
   const TOLD = { you: 'told to “you”', we: 'told by “we”', i: 'told as it was said', 'as-said': 'as said' } as const;
   const KINDS = {

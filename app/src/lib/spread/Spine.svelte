@@ -1,7 +1,6 @@
 <!-- The spine between the leaves: a stitched segment per section, as tall as its words, a knot where it starts. -->
 <script lang="ts">
   import { isBody, weightOf } from '@even-page/core/shape';
-
   import { count } from '$lib/parts/sizes.ts';
   import Level from './Level.svelte';
   import { moveSectionAt } from './page/commands.ts';

@@ -7,11 +7,10 @@
   import PanelRightOpen from '@lucide/svelte/icons/panel-right-open';
   import { onMount, untrack } from 'svelte';
   import { beforeNavigate } from '$app/navigation';
-  import Fetched from '$lib/parts/Fetched.svelte';
   import { count } from '$lib/parts/sizes.ts';
   import { status } from '$lib/status.svelte.ts';
   import { STEPS } from '$lib/steps.ts';
-  import { fetchTheRest, leafOf, type Leaf as LeafComponent } from './leaves.ts';
+  import { fetchTheRest, leafOf, type Leaf as LeafComponent, type LeafName } from './leaves.ts';
   import PageLeaf from './page/PageLeaf.svelte';
   import type { Piece } from './piece.svelte.ts';
   import PlayerBar from './player/PlayerBar.svelte';
@@ -24,12 +23,13 @@
 
   let Leaf = $state.raw(untrack(() => first));
   let isAway = $state(false);
+  const wanted = $derived<LeafName>(piece.making.shown && piece.making.made ? 'account' : piece.step);
   // The leaf that was open stays until the next is there.
   $effect(() => {
-    const { step } = piece;
-    leafOf(step).then(
+    const name = wanted;
+    leafOf(name).then(
       (leaf) => {
-        if (step === piece.step) [Leaf, isAway] = [leaf, false];
+        if (name === wanted) [Leaf, isAway] = [leaf, false];
       },
       () => (isAway = true),
     );
@@ -119,10 +119,7 @@
     <section class="leaf l" aria-label={asks}>
       {#if isAway}<p class="note" role="alert">
           This leaf could not be fetched from the server. Your words are safe; open the step again when the server answers.
-        </p>{:else if piece.making.shown && piece.making.made}<Fetched
-          part={() => import('./Account.svelte')}
-          props={{ piece, made: piece.making.made }}
-        />{:else}<Leaf {piece} />{/if}
+        </p>{:else}<Leaf {piece} />{/if}
       {#if hasPlayer}{#key piece.player.source!.id}<PlayerBar {piece} />{/key}{/if}
     </section>
     <div class="spine">

@@ -7,8 +7,11 @@ export type Leaf = Component<{ piece: Piece }>;
 
 type Fetched = () => Promise<{ default: Leaf }>;
 
-/** The leaf of each step; each is fetched when it is first opened. */
-const LEAVES: Record<Step, Fetched> = {
+/** Each step has a leaf; others stand there for a while. */
+export type LeafName = Step | 'account';
+
+/** Every leaf there is; each is fetched when it is first opened. */
+const LEAVES: Record<LeafName, Fetched> = {
   gather: () => import('./gather/GatherLeaf.svelte'),
   tidy: () => import('./tidy/TidyLeaf.svelte'),
   shape: () => import('./shape/ShapeLeaf.svelte'),
@@ -16,10 +19,11 @@ const LEAVES: Record<Step, Fetched> = {
   dress: () => import('./dress/DressLeaf.svelte'),
   proof: () => import('./proof/ProofLeaf.svelte'),
   send: () => import('./send/SendLeaf.svelte'),
+  account: () => import('./Account.svelte'),
 };
 
-/** The leaf of a step. Rejects when it cannot be fetched. */
-export const leafOf = async (step: Step): Promise<Leaf> => (await LEAVES[step]()).default;
+/** A leaf by its name. Rejects when it cannot be fetched. */
+export const leafOf = async (name: LeafName): Promise<Leaf> => (await LEAVES[name]()).default;
 
 /** Fetches whatever the Spread may still need, to be at hand while the server is away. What failed is asked for again when it is wanted. */
 export function fetchTheRest(): void {

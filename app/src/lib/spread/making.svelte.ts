@@ -1,10 +1,8 @@
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import { fitDetails, type Details } from '@even-page/core/post/details';
 import { type Account, type Fact, type LeftOut, titleOfName } from '@even-page/core/page';
-
 import { withIds } from '@even-page/core/post/ids';
 import { type Edit, editKey, flowOf, isMark, turned } from '@even-page/core/tidy';
-
 import { newBlockId } from '$lib/block-id.ts';
 import { core } from '$lib/workers/core.ts';
 import type { MaterialInHand } from './gather/material-in-hand.svelte.ts';

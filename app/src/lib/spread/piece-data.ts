@@ -1,9 +1,7 @@
 import type { Reading, ShownKind, Source } from '@even-page/core/gather';
-
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
 import type { Edit, House } from '@even-page/core/tidy';
-
 import type { Step } from '$lib/steps.ts';
 
 /** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */

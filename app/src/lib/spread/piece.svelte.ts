@@ -6,7 +6,6 @@ import type { Draft } from '@even-page/core/post/merge';
 import { docFromJSON, type Origin } from '@even-page/core/post/schema';
 import { turnIn } from '@even-page/core/post/turns';
 import { changeEdits, draftChanges, type Edit } from '@even-page/core/tidy';
-
 import { timeAt } from '@even-page/core/gather';
 import { askServer, form } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';

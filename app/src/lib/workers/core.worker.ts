@@ -6,7 +6,6 @@ import type { Source } from '@even-page/core/gather';
 import { docFromJSON, schema, type Origin } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import { figuresOf, proof } from '@even-page/core/proof';
-
 import { titleCase } from '@even-page/core/language/title-case';
 import {
   type Belonging,
@@ -40,10 +39,8 @@ import {
   tiesOf,
   withStandingPart,
 } from '@even-page/core/shape';
-
 import { findInMaterial, type FoundSentence, indexOf, type MaterialIndex } from '@even-page/core/write';
 import { type MadePage, makePage, type PageWishes, turnedBlock, writtenMaterial } from '@even-page/core/page';
-
 import {
   choicesOf,
   type Edit,

@@ -2,7 +2,6 @@ import { remembered } from '../../language/remembered.ts';
 import { normal, stem, terms } from '../../language/terms.ts';
 import { wordCount, words } from '../../language/words.ts';
 import { DEEDS, type Token, tokensOf } from '../../tidy/index.ts';
-
 import { announcementOf } from '../cut/announcements.ts';
 import { frequencyOf, NAME, type Subjects } from '../cut/subjects.ts';
 import { STEM_WEIGHTS } from './weights.ts';

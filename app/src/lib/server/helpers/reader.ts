@@ -1,7 +1,6 @@
 // Reads material beside the server, so that a bad file ends with a sentence and not with the server.
 import { closeSync, openSync, readSync } from 'node:fs';
 import { type Captions, captionsInside, gatherSeveral, sound } from '@even-page/core/gather';
-
 import { storable } from '@even-page/core/language/storable';
 import { wordCount } from '@even-page/core/language/words';
 import type { Material, ReadFile, RecordingFile } from '../reader.ts';

@@ -1,6 +1,5 @@
 import { changeEdits, type Edit, type EditChange, editKey, type House } from '@even-page/core/tidy';
 import type { Origin } from '@even-page/core/post/schema';
-
 import { core } from '$lib/workers/core.ts';
 import type { PieceData, SourceInHand } from '../piece-data.ts';
 

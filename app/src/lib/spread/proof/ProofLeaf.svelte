@@ -1,7 +1,6 @@
 <!-- Proof: is it right, whole, findable? What the checks found, and the figures of the page. -->
 <script lang="ts">
   import { CHECKS, type Finding } from '@even-page/core/proof';
-
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
   import { count, figure } from '$lib/parts/sizes.ts';

@@ -1,5 +1,4 @@
 import type { Figures, Finding } from '@even-page/core/proof';
-
 import type { Details } from '@even-page/core/post/details';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
 import { core } from '$lib/workers/core.ts';

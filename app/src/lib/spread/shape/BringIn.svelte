@@ -6,7 +6,6 @@
   import { docFromJSON, schema } from '@even-page/core/post/schema';
   import { outlineOf } from '@even-page/core/post/sections';
   import { type Incoming, incomingFrom, incomingFromText } from '@even-page/core/shape';
-
   import { newBlockId } from '$lib/block-id.ts';
   import FileChooser from '$lib/parts/FileChooser.svelte';
   import { count } from '$lib/parts/sizes.ts';

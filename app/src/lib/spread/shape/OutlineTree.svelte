@@ -4,7 +4,6 @@
   import { tick } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { isBody, weightOf } from '@even-page/core/shape';
-
   import { indentBranch, moveBranch, moveBranchBy, removeBranch, renameHeading, splitPart } from '../page/outline-commands.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { PASSAGES } from './feeding.ts';

@@ -6,9 +6,7 @@
 
 <script lang="ts">
   import { showTime } from '@even-page/core/language/times';
-
   import { asidesOut, type Edit, editKey, flowOf, leftOut, passageAt, takenMark } from '@even-page/core/tidy';
-
   import { SvelteSet } from 'svelte/reactivity';
   import { count } from '$lib/parts/sizes.ts';
   import Views from '$lib/parts/Views.svelte';

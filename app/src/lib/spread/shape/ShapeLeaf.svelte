@@ -5,7 +5,6 @@
   import { showTime } from '@even-page/core/language/times';
   import { withIds } from '@even-page/core/post/ids';
   import { type ProposedSection, wishedSections, writeSections } from '@even-page/core/shape';
-
   import { newBlockId } from '$lib/block-id.ts';
   import { count } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';

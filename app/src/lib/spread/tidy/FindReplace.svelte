@@ -1,7 +1,6 @@
 <!-- Find and replace in the words of a source as they read with the repairs taken. -->
 <script lang="ts">
   import { applyEdits, type Edit, flowOf, type FoundWords, replaceMatch } from '@even-page/core/tidy';
-
   import FindBar from '$lib/parts/FindBar.svelte';
   import type { SourceInHand } from '../piece-data.ts';
   import type { Piece } from '../piece.svelte.ts';

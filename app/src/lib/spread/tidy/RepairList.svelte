@@ -3,7 +3,6 @@
   import { tick } from 'svelte';
   import { showTime } from '@even-page/core/language/times';
   import { type Edit, flowOf, passageAt } from '@even-page/core/tidy';
-
   import type { SourceInHand } from '../piece-data.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { lettersBefore } from '../player/pointed.ts';

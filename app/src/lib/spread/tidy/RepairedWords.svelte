@@ -1,7 +1,6 @@
 <!-- The words of one paragraph with the repairs and marks in them, each to take or to put back. -->
 <script lang="ts">
   import { type Edit, repairKind } from '@even-page/core/tidy';
-
   import { seen } from './seen.ts';
   import type { Segment } from './segments.ts';
 

@@ -2,7 +2,6 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { type Edit, EDIT_KINDS, editKey, type EditKind, isMark, repairKind, takenMark } from '@even-page/core/tidy';
-
   import Views from '$lib/parts/Views.svelte';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';

@@ -12,7 +12,6 @@
     turned,
     type Written,
   } from '@even-page/core/tidy';
-
   import { figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
   import type { SourceInHand } from '../piece-data.ts';

@@ -1,5 +1,4 @@
 import { type Edit, editKey, flowOf, isMark, passageAt } from '@even-page/core/tidy';
-
 import type { Source } from '@even-page/core/gather';
 
 /** What lies over words without changing them: a mark, or a place that was looked for. */

@@ -2,7 +2,6 @@ import { error, json } from '@sveltejs/kit';
 import { array, mixed, number, object, string } from 'yup';
 import { detailsSchema } from '@even-page/core/post/details';
 import { type Edit, EDIT_KINDS } from '@even-page/core/tidy';
-
 import { MOST_EDITS } from '$lib/limits.ts';
 import { answer, bodyOf } from '$lib/server/answers.ts';
 import { savePiece } from '$lib/server/pieces.ts';
