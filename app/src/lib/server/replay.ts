@@ -24,10 +24,11 @@ export async function bringUpToDate(client: PGlite, journal: SaveJournal): Promi
       'The database is older than the journal of saves reaches back, so saves in between would be missing. Nothing was changed. Choose a newer backup with “npm run restore”, or move the folder journal out of the data folder to go on with the database as it is.',
     );
   }
+  // Before anything is put back: what this version cannot read stays as it is.
+  for (const { schema: of } of journal.after(mark)) if (of > MIGRATIONS_KNOWN) throw new Complaint(NEWER);
   let made = await migrationsMade(db);
   const keys: Keys = new Map();
   for (const entry of journal.after(mark)) {
-    if (entry.schema > MIGRATIONS_KNOWN) throw new Complaint(NEWER);
     if (entry.schema > made) {
       await migrateTo(db, (made = entry.schema));
       keys.clear();

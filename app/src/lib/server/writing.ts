@@ -9,7 +9,6 @@ type Row = Record<string, unknown>;
 /** Writes rows inside one transaction and notes how each stands afterwards, for the journal. */
 export class Writing {
   readonly rows: WrittenRow[] = [];
-
   readonly #afterwards: (() => void)[] = [];
 
   constructor(
@@ -56,12 +55,11 @@ export class Writing {
     for (const row of changed) this.#note(table, row, values);
   }
 
-  /** Takes rows out. Returns how many. */
-  async delete(table: PgTable, where: SQL | undefined): Promise<number> {
+  /** Takes rows out. */
+  async delete(table: PgTable, where: SQL | undefined): Promise<void> {
     const key = Object.fromEntries(keyOf(table).map((column) => [column.name, column]));
     const gone = (await this.tx.delete(table).where(where).returning(key)) as Row[];
     for (const row of gone) this.rows.push([getTableName(table), row, 'gone']);
-    return gone.length;
   }
 
   /** Notes a row of which a part was written and the others came back. */

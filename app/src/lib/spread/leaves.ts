@@ -31,7 +31,10 @@ export function fetchTheRest(): void {
     ...Object.values(LEAVES),
     () => import('./send/post-files.ts'),
     () => import('./shape/BringIn.svelte'),
+    () => import('./tidy/Wording.svelte'),
     () => import('./page/ReadersView.svelte'),
+    () => import('./page/Markup.svelte'),
+    () => import('./page/ComparedPage.svelte'),
     () => import('./page/pasting.ts'),
   ];
   for (const fetch of rest) void fetch().catch(() => undefined);

@@ -1,11 +1,10 @@
 import { closeHistory } from 'prosemirror-history';
-import { untrack } from 'svelte';
 import { invalidateAll } from '$app/navigation';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
 import { docFromJSON, type Origin } from '@even-page/core/post/schema';
 import { turnIn } from '@even-page/core/post/turns';
-import { changeEdits, draftChanges, type Edit } from '@even-page/core/tidy';
+import { changeEdits, draftChanges, type Edit, type EditChange, editKey } from '@even-page/core/tidy';
 import { timeAt } from '@even-page/core/gather';
 import { askServer, form } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';
@@ -48,7 +47,8 @@ export class Piece {
     this.#step = step;
     this.#details = details;
     this.#touchedAt = touchedAt;
-    this.#take(data);
+    this.outlets = data.outlets;
+    this.postings = data.postings;
     this.saver = new Saver(
       {
         id,
@@ -83,21 +83,14 @@ export class Piece {
   /** Takes over what the server knows after material was added or the piece was sent. */
   adopt(data: PieceData): void {
     if (this.saver.isUntouched) this.#step = data.piece.step;
-    this.#take(data);
+    this.outlets = data.outlets;
+    this.postings = data.postings;
+    this.proofing.forget();
+    this.material.take(data.sources, this.saver.unsentEdits);
     const { version, doc, details } = data.piece;
     void this.saver.takeOver({ version, doc: docFromJSON(doc), details });
     void this.material.findEdits();
     this.proofing.soon();
-  }
-
-  #take({ outlets, postings, sources }: PieceData) {
-    this.proofing.forget();
-    this.outlets = outlets;
-    this.postings = postings;
-    this.material.take(
-      sources,
-      untrack(() => this.saver?.unsentEdits),
-    );
   }
 
   /** Puts a page and details here that came from elsewhere: the caret stays, and undo leaves them alone. */
@@ -151,7 +144,7 @@ export class Piece {
 
   /** Takes repairs over a source and puts others back. A draft that stands on the page follows. */
   changeEdits(id: string, take: readonly Edit[], drop: readonly Edit[]): void {
-    const change = MaterialInHand.change(id, take, drop);
+    const change: EditChange = { source: id, take: [...take], drop: drop.map(editKey) };
     const before = this.material.sources.find((s) => s.id === id)!;
     this.material.putEdits([change]);
     const { view } = this.page;

@@ -12,7 +12,7 @@ export const forgetEnded: JobKind = {
   payload: object({}),
   async work() {
     const before = new Date(Date.now() - KEPT_MS);
-    return { done: async (writing) => void (await writing.delete(jobs, and(ne(jobs.state, 'waiting'), lt(jobs.runAt, before)))) };
+    return { done: (writing) => writing.delete(jobs, and(ne(jobs.state, 'waiting'), lt(jobs.runAt, before))) };
   },
   repeats: {
     pattern: '@daily',

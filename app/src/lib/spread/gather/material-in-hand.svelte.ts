@@ -1,4 +1,4 @@
-import { changeEdits, type Edit, type EditChange, editKey, type House } from '@even-page/core/tidy';
+import { changeEdits, type EditChange, editKey, type House } from '@even-page/core/tidy';
 import type { Origin } from '@even-page/core/post/schema';
 import { core } from '$lib/workers/core.ts';
 import type { PieceData, SourceInHand } from '../piece-data.ts';
@@ -52,11 +52,6 @@ export class MaterialInHand {
   putEdits(changes: readonly EditChange[]): void {
     for (const change of changes)
       this.sources = this.sources.map((s) => (s.id === change.source ? { ...s, edits: changeEdits(s.edits, change) } : s));
-  }
-
-  /** A change of repairs, as it is kept. */
-  static change(source: string, take: readonly Edit[], drop: readonly Edit[]): EditChange {
-    return { source, take: [...take], drop: drop.map(editKey) };
   }
 
   /** Opens the passages an origin mark names. */

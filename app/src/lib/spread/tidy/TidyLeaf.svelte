@@ -21,7 +21,7 @@
   let hit = $state(0);
   let named = $state.raw<Edit | null>(null);
 
-  const open = $derived(piece.material.sources.find((s) => s.id === piece.material.openSource) ?? piece.material.sources[0]);
+  const open = $derived(piece.material.open);
   const proposed = $derived(open?.proposed ?? []);
   const takenKeys = $derived(new Set(open?.edits.map(editKey)));
   // What the writer replaced is no proposal, and is counted with them all the same.
