@@ -1,3 +1,4 @@
+import { STOCK_PHRASES } from './stock-phrases.ts';
 import { array, boolean, object, string, type InferType } from 'yup';
 
 /** Padding that goes only where it carries nothing; the sounds (um, uh, ah, er) always go. */
@@ -9,13 +10,23 @@ export const HEADING_CASES = ['sentence', 'title'] as const;
 /** How a page of several voices says who speaks: a name in bold, the question in bold and its answer plain, or not at all. */
 export const VOICES = ['names', 'questions', 'none'] as const;
 
-/** House style: names and terms as they are spelt here, which padding goes, the quotes, how headings are written, and how it is said who speaks. */
+const colour = string()
+  .matches(/^#[0-9a-f]{6}$/i, 'A colour is six hexadecimal digits.')
+  .required();
+
+/** House style: names and terms as they are spelt here, which padding goes, the quotes, how headings are written, which words are never used, and how it is said who speaks. */
 export const houseSchema = object({
   names: array(string().trim().min(2).max(80).required()).max(2000).default([]),
   padding: array(string().oneOf(PADDING).required()).default([...PADDING]),
   curlyQuotes: boolean().default(true),
   headingCase: string().oneOf(HEADING_CASES).default('sentence'),
+  /** Words no draft should use. */
+  never: array(string().trim().min(2).max(80).required())
+    .max(1000)
+    .default([...STOCK_PHRASES]),
   voices: string().oneOf(VOICES).default('names'),
+  /** The colours covers are drawn in: ground, ink and accent; none when nobody chose any. */
+  colours: object({ ground: colour, ink: colour, accent: colour }).optional().default(undefined),
 });
 export type House = InferType<typeof houseSchema>;
 

@@ -14,6 +14,9 @@ export type Compared = {
   /** The section it stands in: the id of its heading, or `lead`. */
   section: string;
   words: Words[];
+  /** Its place among the blocks of the older, and of the newer. */
+  was: number | null;
+  is: number | null;
 };
 
 /**
@@ -27,13 +30,17 @@ export function compare(older: PostNode, newer: PostNode): Compared[] {
   const is = new Map(newer.children.map((block, i) => [newKeys[i]!, block]));
   const sections = { older: sectionIds(older), newer: sectionIds(newer) };
   const found: Compared[] = [];
-  const add = (how: Compared['how'], block: PostNode, section: string, words: Words[]) =>
+  const oldPlaces = new Map(oldKeys.map((key, i) => [key, i]));
+  const newPlaces = new Map(newKeys.map((key, i) => [key, i]));
+  const add = (key: string, how: Compared['how'], block: PostNode, section: string, words: Words[]) =>
     found.push({
       how,
       type: block.type.name,
       ...(block.type.name === 'heading' ? { level: block.attrs.level as number } : {}),
       section,
       words,
+      was: oldPlaces.get(key) ?? null,
+      is: newPlaces.get(key) ?? null,
     });
   let [a, b] = [0, 0];
   for (const run of diffArrays(oldKeys, newKeys)) {
@@ -41,15 +48,15 @@ export function compare(older: PostNode, newer: PostNode): Compared[] {
       if (run.removed) {
         const section = sections.older[a++]!;
         // What only moved is shown where it is now.
-        if (!is.has(key)) add('gone', was.get(key)!, section, [{ text: textOf(was.get(key)!), how: 'gone' }]);
+        if (!is.has(key)) add(key, 'gone', was.get(key)!, section, [{ text: textOf(was.get(key)!), how: 'gone' }]);
         continue;
       }
       if (!run.added) a++;
       const section = sections.newer[b++]!;
       const [before, now] = [was.get(key), is.get(key)!];
-      if (!before) add('new', now, section, [{ text: textOf(now), how: 'new' }]);
-      else if (isAlike(before, now)) add(run.added ? 'moved' : 'same', now, section, [{ text: textOf(now), how: 'same' }]);
-      else add('changed', now, section, wordsBetween(textOf(before), textOf(now)));
+      if (!before) add(key, 'new', now, section, [{ text: textOf(now), how: 'new' }]);
+      else if (isAlike(before, now)) add(key, run.added ? 'moved' : 'same', now, section, [{ text: textOf(now), how: 'same' }]);
+      else add(key, 'changed', now, section, wordsBetween(textOf(before), textOf(now)));
     }
   }
   return found;
@@ -98,8 +105,24 @@ export function withSectionOf(doc: PostNode, other: PostNode, id: string): PostN
 /** Whether two blocks are the same but for their ids. */
 const isAlike = (a: PostNode, b: PostNode): boolean => a.type.create({ ...a.attrs, id: b.attrs.id }, a.content, a.marks).eq(b);
 
-const wordsBetween = (before: string, now: string): Words[] =>
-  diffWordsWithSpace(before, now).map(({ value, added, removed }) => ({ text: value, how: added ? 'new' : removed ? 'gone' : 'same' }));
+// Where less stayed, words put in between words taken out are no sentence any more: one follows the other.
+const READS = 0.4;
+const WITHIN = 0.85;
+
+function wordsBetween(before: string, now: string): Words[] {
+  const words = diffWordsWithSpace(before, now).map(({ value, added, removed }): Words => ({
+    text: value,
+    how: added ? 'new' : removed ? 'gone' : 'same',
+  }));
+  const stayed = words.reduce((sum, w) => sum + (w.how === 'same' ? w.text.length : 0), 0);
+  const [less, more] = [before.length, now.length].sort((a, b) => a - b) as [number, number];
+  // One that was only cut, or only grew, reads as it is.
+  if (stayed >= READS * more || stayed >= WITHIN * less) return words;
+  return [
+    { text: before, how: 'gone' },
+    { text: now, how: 'new' },
+  ];
+}
 
 function sectionIds(doc: PostNode): string[] {
   const sections = outlineOf(doc).filter((s) => s.id === 'lead' || s.level <= 2);

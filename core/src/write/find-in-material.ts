@@ -47,25 +47,52 @@ export function indexOf(materials: readonly SourceProse[]): MaterialIndex {
  * The sentences of the material that say some words, best first: BM25 (Robertson and Zaragoza 2009) over stems, with a
  * share of what the neighbours say.
  */
-export function findInMaterial({ sentences, postings, meanLength }: MaterialIndex, words: string, most = 8): FoundSentence[] {
-  const scores = new Float64Array(sentences.length);
-  for (const stem of new Set(terms(words))) {
-    const list = postings.get(stem) ?? [];
+export function findInMaterial(index: MaterialIndex, words: string, most = 8): FoundSentence[] {
+  return likestSentences(index, terms(words), most).map(({ n, score }) => {
+    const { length: _, ...said } = index.sentences[n]!;
+    return { ...said, score };
+  });
+}
+
+/** The same by stems, as places among the sentences of the index. */
+export function likestSentences(index: MaterialIndex, stems: readonly string[], most: number): { n: number; score: number }[] {
+  const { sentences, postings, meanLength } = index;
+  const scores = scoresOf(index);
+  const seen: number[] = [];
+  for (const stem of new Set(stems)) {
+    const list = postings.get(stem);
+    if (!list) continue;
     const holders = list.length / 2;
     const rarity = Math.log(1 + (sentences.length - holders + 0.5) / (holders + 0.5));
     for (let k = 0; k < list.length; k += 2) {
       const n = list[k]!;
       const count = list[k + 1]!;
+      if (!scores[n]) seen.push(n);
       scores[n]! += (rarity * count * (K + 1)) / (count + K * (1 - B + (B * sentences[n]!.length) / meanLength));
     }
   }
-  const near = (n: number, other: number) => (sentences[other]?.source === sentences[n]!.source ? (scores[other] ?? 0) : 0);
-  return sentences
-    .flatMap((sentence, n) => {
-      if (!scores[n]) return [];
-      const { length: _, ...said } = sentence;
-      return [{ ...said, score: scores[n]! + NEIGHBOUR * Math.max(near(n, n - 1), near(n, n + 1)) }];
-    })
-    .sort((a, b) => b.score - a.score)
-    .slice(0, most);
+  const near = (n: number, other: number) => (scores[other] && sentences[other]!.source === sentences[n]!.source ? scores[other] : 0);
+  // Only the best are kept in order: of a long talk thousands hold one of the words.
+  const best: { n: number; score: number }[] = [];
+  let least = 0;
+  for (const n of seen) {
+    const score = scores[n]! + NEIGHBOUR * Math.max(near(n, n - 1), near(n, n + 1));
+    if (best.length === most && score <= least) continue;
+    let at = best.length;
+    while (at > 0 && best[at - 1]!.score < score) at--;
+    best.splice(at, 0, { n, score });
+    if (best.length > most) best.pop();
+    least = best.at(-1)!.score;
+  }
+  for (const n of seen) scores[n] = 0;
+  return best;
+}
+
+const scratch = new WeakMap<MaterialIndex, Float64Array>();
+
+/** A score for each sentence, all of them nothing: the same for every question, and left as it was found. */
+function scoresOf(index: MaterialIndex): Float64Array {
+  let scores = scratch.get(index);
+  if (!scores) scratch.set(index, (scores = new Float64Array(index.sentences.length)));
+  return scores;
 }

@@ -1,0 +1,11 @@
+export { type BriefPart, briefAsOne, briefInSteps } from './as-text.ts';
+export { type FilledBrief, filledBrief } from './filled.ts';
+export { markedText } from './marked-text.ts';
+export { type Message, messagesOf } from './messages.ts';
+export { feedingPassages, type GivenPassage, givenPassages, nameOf } from './passages.ts';
+export { type Leftover, leftovers, patternOf } from './pattern.ts';
+export { type Answer, readAnswer } from './answer.ts';
+export { type AskedSection, type DraftRequest, draftRequestSchema, partsOf } from './asked.ts';
+export { askedOutline, draftRequest, type RequestGround } from './request.ts';
+export { TASKS } from './tasks/index.ts';
+export type { TaskName } from './tasks/names.ts';
