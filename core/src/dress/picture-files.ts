@@ -1,29 +1,37 @@
 import { slugOf } from '../language/slug.ts';
-import { mapPictures, picturesOf } from '../post/pictures.ts';
+import { clipsOf, mapFiles, shownPictures } from '../post/pictures.ts';
 import type { PostNode } from '../post/schema.ts';
 
-/** A file name in words for a picture, from its alternative text; `picture` when there is none. */
-export function pictureFileName(alt: string, extension: string): string {
-  return `${slugOf(alt, 60) || 'picture'}.${extension}`;
+/** A file name in words for a picture: its own, or one from its alternative text; `picture` when there is neither. */
+export function pictureFileName(words: string, extension: string): string {
+  return `${slugOf(words, 60) || 'picture'}.${extension}`;
 }
 
-/** A picture that goes along with a post: where it is now, and the path it gets beside the post. */
-export type PictureFile = { src: string; path: string };
+/** A name for the file of a picture, from what is seen on it; the main phrase of the post goes before it unless it is said already. */
+export function proposedFileName(alt: string, phrase: string): string {
+  const [own, main] = [slugOf(alt, 60), slugOf(phrase, 40)];
+  const isSaid = !main || main.split('-').every((word) => own.split('-').includes(word));
+  return isSaid ? own : slugOf(`${phrase} ${alt}`, 60);
+}
+
+/** A file that goes along with a post: where it is now, and the path it gets beside the post. */
+export type FileAlong = { src: string; path: string };
 
 /**
- * The page with its pictures beside it in a folder `pictures`, and the list of those files. Pictures that stand
- * elsewhere in the web stay where they are.
+ * The page with the files it names beside it, pictures in a folder `pictures` and recordings in `clips`, and the list of
+ * those files. What stands elsewhere in the web stays where it is.
  */
-export function withPictureFiles(doc: PostNode): { doc: PostNode; files: PictureFile[] } {
-  const files = new Map<string, PictureFile>();
+export function withFilesAlong(doc: PostNode): { doc: PostNode; files: FileAlong[] } {
+  const files = new Map<string, FileAlong>();
   const names = new Set<string>();
-  for (const { src, alt } of picturesOf(doc)) {
-    if (!src.startsWith('/') || files.has(src)) continue;
-    const extension = /\.([a-z0-9]+)$/i.exec(src)?.[1] ?? 'webp';
-    let name = pictureFileName(alt, extension);
-    for (let n = 2; names.has(name); n++) name = pictureFileName(`${alt || 'picture'} ${n}`, extension);
+  const take = (src: string, folder: string, words: string, extension: string) => {
+    if (!src.startsWith('/') || files.has(src)) return;
+    let name = pictureFileName(words, extension);
+    for (let n = 2; names.has(name); n++) name = pictureFileName(`${words || 'picture'} ${n}`, extension);
     names.add(name);
-    files.set(src, { src, path: `pictures/${name}` });
-  }
-  return { doc: mapPictures(doc, (src) => files.get(src)?.path ?? src), files: [...files.values()] };
+    files.set(src, { src, path: `${folder}/${name}` });
+  };
+  for (const { src, alt, fileName } of shownPictures(doc)) take(src, 'pictures', fileName || alt, 'webp');
+  for (const { address, title } of clipsOf(doc)) take(address, 'clips', title || 'clip', /\.([a-z0-9]+)$/i.exec(address)?.[1] ?? 'webm');
+  return { doc: mapFiles(doc, (src) => files.get(src)?.path ?? src), files: [...files.values()] };
 }

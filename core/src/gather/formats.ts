@@ -1,5 +1,5 @@
 import { Complaint } from '../complaint.ts';
-import { mapPictures, picturesOf } from '../post/pictures.ts';
+import { mapFiles, picturesOf } from '../post/pictures.ts';
 import { archive } from './archive-format.ts';
 import { docx } from './docx.ts';
 import type { Format, Gathered } from './format.ts';
@@ -97,7 +97,7 @@ export function withoutLost(gathered: Gathered): Gathered {
   const one = lost.length === 1;
   const named = lost.flatMap(({ alt }) => alt || []).join('; ');
   const says = `${one ? 'One picture' : `${lost.length} pictures`} stayed where this came from${named && ` (${named})`}: add ${one ? 'it' : 'them'} at Dress.`;
-  const doc = mapPictures(draft.doc, (src) => (isElsewhere(src) ? src : null));
+  const doc = mapFiles(draft.doc, (src) => (isElsewhere(src) ? src : null));
   return { ...gathered, draft: { ...draft, doc }, notes: [...notes, says] };
 }
 

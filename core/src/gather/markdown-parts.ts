@@ -2,7 +2,7 @@ import type { FootnoteDefinition, FootnoteReference, Heading, Html, List, ListIt
 import { raw } from 'hast-util-raw';
 import { toHast } from 'mdast-util-to-hast';
 import { SKIP, visit } from 'unist-util-visit';
-import { isOwnTag } from '../post/own-mdast.ts';
+import { isOwnTag } from '../post/paired-tags.ts';
 import { postFromHast } from '../post/html.ts';
 import { mdastToPost } from '../post/mdast-to-post.ts';
 import type { PostNode } from '../post/schema.ts';

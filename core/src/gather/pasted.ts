@@ -6,28 +6,24 @@ import { element } from '../post/element.ts';
 import { rewrite } from './hast.ts';
 import { cleanOffice } from './office.ts';
 
-/** HTML as it is put onto the page, and the pictures that came inside it, as `data:` addresses in their order. */
-export type Pasted = { html: string; pictures: string[] };
-
 // What the editor copies is clean already, and carries its own marks.
 const OURS = /\bdata-pm-slice=/;
 
 /**
  * HTML pasted onto the page, by the code that reads it as material: what office programs put in becomes lists, headings
- * and marks, nothing runs, pictures with an address stand in their place.
+ * and marks, nothing runs, pictures stand in their place.
+ * @param takeIn takes a picture that came inside it, as a `data:` address, and gives the one it has from now on
  */
-export function pastedHtml(html: string): Pasted {
-  if (OURS.test(html)) return { html: cleanHtml(html), pictures: [] };
+export function pastedHtml(html: string, takeIn: (picture: string) => string): string {
+  if (OURS.test(html)) return cleanHtml(html);
   const tree = fromHtml(html, { fragment: true });
   cleanOffice(tree);
-  const pictures: string[] = [];
   rewrite(tree, (node) => {
     if (node.tagName !== 'img') return [node];
-    const src = String(node.properties.src ?? '');
+    const from = String(node.properties.src ?? '');
+    const src = /^data:image\/[\w+.-]+;base64,/i.test(from) ? takeIn(from) : /^https?:/i.test(from) && isSafeAddress(from) ? from : '';
     const alt = String(node.properties.alt ?? '');
-    if (/^data:image\/[\w+.-]+;base64,/i.test(src)) pictures.push(src);
-    if (/^https?:/i.test(src) && isSafeAddress(src)) return [element('figure', [], { 'data-picture': JSON.stringify({ src, alt }) })];
-    return [];
+    return src ? [element('figure', [], { 'data-picture': JSON.stringify({ src, alt }) })] : [];
   });
-  return { html: cleanHtml(toHtml(tree)), pictures };
+  return cleanHtml(toHtml(tree));
 }

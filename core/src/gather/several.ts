@@ -1,5 +1,5 @@
 import { Complaint } from '../complaint.ts';
-import { mapPictures, picturesOf } from '../post/pictures.ts';
+import { mapFiles, picturesOf } from '../post/pictures.ts';
 import { schema } from '../post/schema.ts';
 import { archive, filesIn, refusePrograms, type PackedFile } from './archive-format.ts';
 import type { Gathered, GatheredPicture } from './format.ts';
@@ -108,7 +108,7 @@ function placePictures(file: GatheredFile & PackedFile, pictures: readonly Packe
     placed.push(picture);
     own.push({ name: picture.name, bytes: picture.bytes });
     const address = pictureAddress(own.length - 1);
-    file.draft.doc = mapPictures(file.draft.doc, (other) => (other === src ? address : other));
+    file.draft.doc = mapFiles(file.draft.doc, (other) => (other === src ? address : other));
   }
   return placed;
 }

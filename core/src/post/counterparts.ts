@@ -1,17 +1,17 @@
 import { diceOf } from '../language/dice.ts';
+import { kindOf } from './blocks/index.ts';
 import type { PostNode } from './schema.ts';
 import { plainText } from './sections.ts';
 
-/** The words of a block; of a picture its caption, or what it shows. */
+/** The words of a block; of a picture or a clip its caption, or what it shows. */
 export function blockText(block: PostNode): string {
-  if (block.type.name === 'picture') return (block.attrs.caption as string) || (block.attrs.alt as string) || 'A picture';
-  return plainText(block);
+  return kindOf(block)?.textOf?.(block) ?? plainText(block);
 }
 
 // Blocks that share fewer words are two blocks, not one that was changed.
 const LIKE = 0.5;
 
-/** For each older block the number of the newer one it became: of the same id, else of the same words, else of words like its own. */
+/** For each older block the number of the newer one it became: of the same id, else of the same file, else of the same words, else of words like its own. */
 export function counterparts(older: readonly PostNode[], newer: readonly PostNode[]): (number | null)[] {
   const left = new Set(newer.keys());
   const found: (number | null)[] = older.map(() => null);
@@ -22,6 +22,12 @@ export function counterparts(older: readonly PostNode[], newer: readonly PostNod
     });
   const byId = new Map(newer.map((block, n) => [block.attrs.id as string, n]));
   pair((block) => (block.attrs.id ? byId.get(block.attrs.id as string) : undefined));
+  const byFile = numbersBy(left, (n) => filesOf(newer[n]!));
+  pair((block) =>
+    filesOf(block)
+      .flatMap((file) => byFile.get(file) ?? [])
+      .find((n) => left.has(n) && newer[n]!.type === block.type),
+  );
   const byText = numbersBy(left, (n) => [keyOf(newer[n]!)]);
   pair((block) => byText.get(keyOf(block))?.find((n) => left.has(n)));
   const words = newer.map((block) => wordsOf(blockText(block)));
@@ -35,6 +41,10 @@ export function counterparts(older: readonly PostNode[], newer: readonly PostNod
   });
   return found;
 }
+
+/** The files a block is nothing without. */
+const filesOf = (block: PostNode): string[] =>
+  Object.entries(kindOf(block)?.files ?? {}).flatMap(([name, kind]) => (kind === 'whole' ? [block.attrs[name] as string] : []));
 
 const keyOf = (block: PostNode): string => `${block.type.name} ${blockText(block)}`;
 

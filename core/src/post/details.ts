@@ -1,5 +1,7 @@
 import { shortened, storable } from '../language/storable.ts';
 import { array, number, object, string, type InferType } from 'yup';
+import { briefSchema } from './brief.ts';
+import { coverDesignSchema } from './cover-design.ts';
 
 const MOST = { title: 300, standfirst: 1000, slug: 120, description: 1000, category: 80, tag: 60, tags: 40 } as const;
 const SLUG = /^(?:[\p{Ll}\p{N}]+(?:-[\p{Ll}\p{N}]+)*)?$/u;
@@ -19,15 +21,22 @@ export const detailsSchema = object({
     .defined()
     .default([])
     .max(MOST.tags, 'A post has at most 40 tags.'),
+  /** The picture that stands for the post, and what it was made of where it was made here; none when nobody chose one. */
+  cover: string()
+    .matches(/^\/pictures\/[0-9a-f-]{36}$/, 'A cover is one of the pictures.')
+    .optional(),
+  design: coverDesignSchema.optional().default(undefined),
   /** How many words the post is to have; none when nobody said. */
   words: number().integer().min(1, 'A length is at least one word.').max(200_000, 'A length is at most 200,000 words.'),
+  /** What a draft should be, as far as the writer said; none when nobody did. */
+  brief: briefSchema.optional().default(undefined),
 }).noUnknown();
 
 export type Details = InferType<typeof detailsSchema>;
 
 /** Details with nothing filled in. */
 export function emptyDetails(): Details {
-  const { words: _, ...said } = detailsSchema.getDefault();
+  const { words: _, brief: __, cover: ___, design: ____, ...said } = detailsSchema.getDefault();
   return said;
 }
 

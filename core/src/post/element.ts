@@ -7,3 +7,13 @@ export const element = (tagName: string, children: ElementContent[], properties:
   properties,
   children,
 });
+
+/** The first element of a name inside another, however deep. */
+export function elementIn(from: Element, tagName: string): Element | undefined {
+  for (const child of from.children) {
+    if (child.type !== 'element') continue;
+    const found = child.tagName === tagName ? child : elementIn(child, tagName);
+    if (found) return found;
+  }
+  return undefined;
+}

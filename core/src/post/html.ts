@@ -1,99 +1,50 @@
 import type { Element, ElementContent, Root as Hast } from 'hast';
-import type { Blockquote, BlockContent, Paragraph, PhrasingContent, Root } from 'mdast';
-import { toHast as mdastToHast, type Handlers } from 'mdast-util-to-hast';
-import { defaultHandlers, toMdast as hastToMdast, type Handle } from 'hast-util-to-mdast';
+import type { Root } from 'mdast';
+import { toHast as mdastToHast } from 'mdast-util-to-hast';
+import { toMdast as hastToMdast, type Handle } from 'hast-util-to-mdast';
 import { toHtml } from 'hast-util-to-html';
 import { fromHtml } from 'hast-util-from-html';
-import { sanitize, defaultSchema } from 'hast-util-sanitize';
+import { sanitize, defaultSchema, type Schema } from 'hast-util-sanitize';
 import { toString } from 'hast-util-to-string';
 import { mdastToPost } from './mdast-to-post.ts';
-import { element } from './element.ts';
-import { ownFromHast, ownToHast } from './own-mdast.ts';
-import { AUTHOR_SIGN, postToMdast } from './post-to-mdast.ts';
+import { signed } from './blocks/blockquote.ts';
+import { clipOfFigure, figureOfPlayer } from './blocks/clip.ts';
+import { ofKinds } from './blocks/index.ts';
+import { pictureOfFigure } from './blocks/picture.ts';
+import { rowOfFigure } from './blocks/picture-row.ts';
+import type { Dress } from './dress.ts';
+import { elementIn } from './element.ts';
+import { highlight } from './highlight.ts';
+import { FIGURE_CLASSES } from './placement.ts';
+import { postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
 
-// A lone picture becomes a figure; its title is the caption.
-const handlers: Handlers = {
-  ...ownToHast,
-  // The standard puts whose words they are beside a quotation, not into it.
-  blockquote(state, node: Blockquote): Element {
-    const last = node.children.at(-1);
-    const isSigned = last?.type === 'paragraph' && last.data?.isAuthor;
-    const words = isSigned ? { ...node, children: node.children.slice(0, -1) } : node;
-    const quotation = element('blockquote', state.wrap(state.all(words), true));
-    if (!isSigned) return quotation;
-    const author = element('figcaption', state.all({ ...last, children: last.children.slice(1) }));
-    return element('figure', state.wrap([quotation, author], true));
-  },
-  paragraph(state, node: Paragraph): Element {
-    const [only] = node.children;
-    const link = only?.type === 'link' ? only : null;
-    const picture = link?.children.length === 1 ? link.children[0] : only;
-    if (node.children.length === 1 && picture?.type === 'image') {
-      const img = element('img', [], { src: picture.url, alt: picture.alt ?? '' });
-      const caption = picture.title ? [element('figcaption', [{ type: 'text', value: picture.title }])] : [];
-      return element('figure', [link ? element('a', [img], { href: link.url }) : img, ...caption]);
-    }
-    return { type: 'element', tagName: 'p', properties: {}, children: state.all(node) };
-  },
-};
-
-type State = Parameters<Handle>[0];
-
-/** A quotation, with whose words they are as its last paragraph. */
-function signed(state: State, quotation: Element, author: Element | undefined): Blockquote {
-  const words = state.toFlow(state.all(quotation)) as BlockContent[];
-  const name = author ? (state.all(author) as PhrasingContent[]) : [];
-  const last: BlockContent[] = name.length ? [{ type: 'paragraph', children: [{ type: 'text', value: AUTHOR_SIGN }, ...name] }] : [];
-  return { type: 'blockquote', children: [...words, ...last] };
-}
+const toHast = { ...ofKinds('toHast'), ...highlight.toHast };
 
 const lettersOf = (node: Element | undefined): number => (node ? toString(node).replace(/\s+/g, '').length : 0);
 
-/** A quotation with its author, or a picture with its caption; a figure that holds more gives all of it. */
+/** A clip, a row, a quotation with its author, or a picture with its caption; a figure that holds more gives all of it. */
 const figure: Handle = (state, node) => {
-  const find = (tagName: string, from: Element): Element | undefined => {
-    for (const child of from.children) {
-      if (child.type !== 'element') continue;
-      const hit = child.tagName === tagName ? child : find(tagName, child);
-      if (hit) return hit;
-    }
-    return undefined;
-  };
-  const [quotation, caption, img, link] = [find('blockquote', node), find('figcaption', node), find('img', node), find('a', node)];
+  const own = clipOfFigure(node) ?? rowOfFigure(node);
+  if (own) return own;
+  const [quotation, caption] = [elementIn(node, 'blockquote'), elementIn(node, 'figcaption')];
   const holdsMore = lettersOf(node) > lettersOf(quotation) + lettersOf(caption);
   if (holdsMore) return state.all(node);
   if (quotation) return signed(state, quotation, caption);
-  if (!img) return state.all(node);
-  const title = caption ? toString(caption).replace(/\s+/g, ' ').trim() : '';
-  const { src, alt } = img.properties;
-  const image: PhrasingContent = { type: 'image', url: String(src ?? ''), alt: String(alt ?? ''), title: title || null };
-  const href = link && find('img', link) ? link.properties.href : undefined;
-  return { type: 'paragraph', children: [href === undefined ? image : { type: 'link', url: String(href), children: [image] }] };
+  return pictureOfFigure(node) ?? state.all(node);
 };
 
-/** What a table is called stands before it. */
-const table: Handle = (state, node) => {
-  const isCaption = (child: ElementContent) => child.type === 'element' && child.tagName === 'caption';
-  const captions = node.children.filter(isCaption) as Element[];
-  const rest = { ...node, children: node.children.filter((child) => !isCaption(child)) };
-  return [
-    ...captions.map((caption) => ({ type: 'paragraph' as const, children: state.all(caption) as PhrasingContent[] })),
-    ...[defaultHandlers.table(state, rest)].flat(),
-  ];
-};
-
-/** The post as an HTML tree: the only way from a page to HTML. */
-export function postToHast(doc: PostNode): Hast {
-  return mdastToHast(postToMdast(doc) as Root, { handlers }) as Hast;
+/** The post as an HTML tree, its pictures and clips dressed for the place it goes to: the only way from a page to HTML. */
+export function postToHast(doc: PostNode, dress: Dress = {}): Hast {
+  return mdastToHast(postToMdast(doc, dress) as Root, { handlers: toHast }) as Hast;
 }
 
-/** The post as clean HTML: the body only, a line a block, no classes, no styles. */
-export function postToHtml(doc: PostNode): string {
-  return toHtml(postToHast(doc), { closeSelfClosing: false, characterReferences: { useNamedReferences: true } });
+/** The post as clean HTML: the body only, a line a block, no styles, no classes but those that place a figure. */
+export function postToHtml(doc: PostNode, dress: Dress = {}): string {
+  return toHtml(postToHast(doc, dress), { closeSelfClosing: false, characterReferences: { useNamedReferences: true } });
 }
 
-const SAFE = {
+const SAFE: Schema = {
   ...defaultSchema,
   // The brackets around a reading aloud (rp) would be hidden, with all that stands in them.
   tagNames: [
@@ -104,9 +55,15 @@ const SAFE = {
     'aside',
     'footer',
     'mark',
+    'small',
   ],
   // Our own marks on copied blocks are data attributes; they are checked again where they are read.
-  attributes: { ...defaultSchema.attributes, '*': [...(defaultSchema.attributes?.['*'] ?? []), 'data*'] },
+  attributes: {
+    ...defaultSchema.attributes,
+    '*': [...(defaultSchema.attributes?.['*'] ?? []), 'data*'],
+    figure: [['className', ...FIGURE_CLASSES]],
+    small: [['className', 'credit']],
+  },
   strip: ['script', 'style', 'template', 'title'],
   clobberPrefix: '',
 };
@@ -118,7 +75,24 @@ export function cleanHtml(html: string): string {
 
 /** HTML as a post without ids: scripts, styles and unknown elements are dropped, their words kept. */
 export function postFromHtml(html: string): PostNode {
-  return postFromHast(fromHtml(html, { fragment: true }));
+  return postFromHast(playersAsClips(fromHtml(html, { fragment: true })));
+}
+
+/** The elements that play something. */
+export const PLAYERS = new Set(['iframe', 'video', 'audio', 'embed', 'object']);
+
+/** A tree with all that plays something made a clip of its address: a frame never comes onto the page. */
+export function playersAsClips(tree: Hast): Hast {
+  const made = <T extends Hast | Element>(node: T): T => ({
+    ...node,
+    children: (node.children as ElementContent[]).flatMap((child): ElementContent[] => {
+      if (child.type !== 'element') return [child];
+      if (!PLAYERS.has(child.tagName)) return [made(child)];
+      const clip = figureOfPlayer(child);
+      return [clip ?? made(child)];
+    }),
+  });
+  return made(tree);
 }
 
 // Of a drawing or a formula a page has no place for the words stay; what stands in them is no HTML.
@@ -137,7 +111,7 @@ function spelled(tree: Hast): Hast {
 export function postFromHast(tree: Hast): PostNode {
   return mdastToPost(
     hastToMdast(sanitize(spelled(tree), SAFE), {
-      handlers: { figure, table, caption: (state, node) => state.all(node), ...ownFromHast },
+      handlers: { ...ofKinds('fromHast'), ...highlight.fromHast, figure },
     }) as Root,
   );
 }

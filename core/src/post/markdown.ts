@@ -3,8 +3,9 @@ import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';
 import remarkStringify from 'remark-stringify';
 import { unified } from 'unified';
+import { ofKinds } from './blocks/index.ts';
+import { highlight } from './highlight.ts';
 import { mdastToPost } from './mdast-to-post.ts';
-import { ownToMarkdown } from './own-mdast.ts';
 import { postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
 
@@ -12,7 +13,14 @@ const reader = unified().use(remarkParse).use(remarkGfm, { singleTilde: false })
 // GFM writes nothing of its own here; it escapes the words that would be read as its marks.
 const writer = unified()
   .use(remarkGfm, { singleTilde: false })
-  .use(remarkStringify, { bullet: '-', rule: '-', emphasis: '*', fences: true, listItemIndent: 'one', handlers: ownToMarkdown })
+  .use(remarkStringify, {
+    bullet: '-',
+    rule: '-',
+    emphasis: '*',
+    fences: true,
+    listItemIndent: 'one',
+    handlers: { ...ofKinds('toMarkdown'), ...highlight.toMarkdown },
+  })
   .freeze();
 
 /** The Markdown tree of a text (CommonMark with GFM). */

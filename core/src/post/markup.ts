@@ -1,12 +1,13 @@
-import type { Nodes as HastNodes } from 'hast';
+import type { Element, Nodes as HastNodes } from 'hast';
 import { fromHtml } from 'hast-util-from-html';
 import type { Nodes as MdastNodes } from 'mdast';
 import { Fragment } from 'prosemirror-model';
 import { counterparts } from './counterparts.ts';
-import { postFromHtml, postToHtml } from './html.ts';
+import { PLAYERS, postFromHtml, postToHtml } from './html.ts';
+import { figureOfPlayer } from './blocks/clip.ts';
 import { parseMarkdown, postFromMarkdown, postToMarkdown } from './markdown.ts';
-import { isOwnTag } from './own-mdast.ts';
-import type { PictureAttrs } from './pictures.ts';
+import { kindOf } from './blocks/index.ts';
+import { isOwnTag } from './paired-tags.ts';
 import { schema, type PostNode } from './schema.ts';
 
 /** The two ways a page is written in signs. */
@@ -28,7 +29,7 @@ export const toMarkup = (doc: PostNode, as: Markup): string => WAYS[as].write(do
 export function fromMarkup(text: string, as: Markup, before: PostNode): { doc: PostNode; left: string[] } {
   const read = readMarkup(text, as);
   const left = read ? (as === 'html' ? leftOfHtml(text) : leftOfMarkdown(text)) : ['markup built like this'];
-  return { doc: carriedOver(read ?? wordsAlone(text, as), before), left };
+  return { doc: carriedOver(read ?? wordsAlone(text, as), before, as), left };
 }
 
 /** Markup as a page; null when its reader cannot follow, as when it nests thousands deep. */
@@ -51,52 +52,53 @@ function wordsAlone(text: string, as: Markup): PostNode {
   return schema.node('doc', null, paragraphs.length ? paragraphs : [schema.node('paragraph')]);
 }
 
-function carriedOver(doc: PostNode, before: PostNode): PostNode {
+function carriedOver(doc: PostNode, before: PostNode, as: Markup): PostNode {
   const was = counterparts(before.children, doc.children);
   const of = new Map(was.flatMap((n, i) => (n === null ? [] : [[n, before.child(i)]])));
-  // Words inside lists, quotations and tables are known by what they say.
-  const known = new Map<string, PostNode>();
-  const keyOf = (node: PostNode) => `${node.type.name} ${node.textContent}`;
-  before.descendants((node) => {
-    if (node.isTextblock) known.set(keyOf(node), node);
+  // What stands inside lists, quotations, tables and rows is known by what it says, in its order; the page's own comes last.
+  const known = new Map<string, PostNode[]>();
+  const keyOf = (node: PostNode) => `${node.type.name} ${node.isTextblock ? node.textContent : JSON.stringify(said(node, as))}`;
+  const know = (node: PostNode) => known.set(keyOf(node), [...(known.get(keyOf(node)) ?? []), node]);
+  const isKnown = (node: PostNode) => node.isTextblock || (node.isBlock && node.isLeaf);
+  before.descendants((node, _, parent) => {
+    if (isKnown(node) && parent !== before) know(node);
     return !node.isTextblock;
   });
+  before.children.filter(isKnown).forEach(know);
   const inner = (node: PostNode): PostNode => {
-    if (node.isText || node.isLeaf) return node;
-    if (node.isTextblock) return node.type.create(known.get(keyOf(node))?.attrs ?? node.attrs, node.content, node.marks);
-    return node.type.create(node.attrs, Fragment.from(node.children.map(inner)), node.marks);
+    if (node.isInline) return node;
+    const was = isKnown(node) ? known.get(keyOf(node))?.shift() : undefined;
+    const content = node.isTextblock ? node.content : Fragment.from(node.children.map(inner));
+    return node.type.create({ ...(was?.attrs ?? node.attrs), ...said(node, as) }, content, node.marks);
   };
   const blocks = doc.children.map((block, n) => {
     const old = of.get(n);
-    const own = block.isTextblock ? block : inner(block);
+    const own = isKnown(block) ? block : inner(block);
     // What the signs say holds; the rest is as it was.
-    return old?.type === block.type ? own.type.create({ ...old.attrs, ...said(block) }, own.content, own.marks) : own;
+    return old?.type === block.type ? own.type.create({ ...old.attrs, ...said(block, as) }, own.content, own.marks) : own;
   });
   return schema.node('doc', null, blocks);
 }
 
 /** The attributes of a block that its markup says. */
-function said({ type, attrs }: PostNode): Record<string, unknown> {
-  if (type === schema.nodes.heading) return { level: attrs.level as number };
-  if (type === schema.nodes.orderedList) return { start: attrs.start as number };
-  if (type === schema.nodes.codeBlock) return { language: attrs.language as string };
-  if (type !== schema.nodes.picture) return {};
-  const { src, alt, caption, href } = attrs as PictureAttrs;
-  return { src, alt, caption, href };
-}
+const said = (node: PostNode, as: Markup): Record<string, unknown> =>
+  Object.fromEntries((kindOf(node)?.said?.[as] ?? []).map((name) => [name, node.attrs[name] as unknown]));
 
 const HELD = new Set(
-  'html head body p h1 h2 h3 h4 h5 h6 ul ol li blockquote pre code a em i strong b del s mark aside q br hr img figure figcaption table thead tbody tfoot tr th td'.split(
+  'html head body p h1 h2 h3 h4 h5 h6 ul ol li blockquote pre code a em i strong b del s mark aside q br hr picture source img figure figcaption small track table thead tbody tfoot tr th td'.split(
     ' ',
   ),
 );
+
+// A player is held when it says where its clip is.
+const isHeld = (node: Element) => HELD.has(node.tagName) || (PLAYERS.has(node.tagName) && !!figureOfPlayer(node));
 
 /** The elements of HTML the page has no place for, each named once, and comments. */
 function leftOfHtml(text: string): string[] {
   const found = new Set<string>();
   const walk = (node: HastNodes): void => {
     if (node.type === 'comment') found.add('a comment');
-    if (node.type === 'element' && !HELD.has(node.tagName)) found.add(`<${node.tagName}>`);
+    if (node.type === 'element' && !isHeld(node)) found.add(`<${node.tagName}>`);
     if ('children' in node) for (const child of node.children) walk(child);
   };
   walk(fromHtml(text, { fragment: true }));

@@ -1,66 +1,25 @@
 import { fromHtml } from 'hast-util-from-html';
-import type { Definition, Link, LinkReference, Nodes, Parents, PhrasingContent, Root, Table } from 'mdast';
+import type { Definition, Link, LinkReference, Nodes, Parents, PhrasingContent, Root } from 'mdast';
 import { isSafeAddress } from './address.ts';
-import { asideOf, pairedTags, type Note, type PullQuote } from './own-mdast.ts';
+import { filled } from './blocks/filled.ts';
+import { ofKinds } from './blocks/index.ts';
+import type { In } from './blocks/kind.ts';
+import { pictureAttrsOf } from './blocks/picture.ts';
+import { inRow } from './blocks/picture-row.ts';
+import { pairedBlocks, pairedTags } from './paired-tags.ts';
 import { schema, type Mark, type PostNode } from './schema.ts';
 
 type Definitions = Map<string, Definition>;
 
-/** One handler for each kind of Markdown node that stands as a block; a node may become several blocks or none. */
-type Block = (node: never, definitions: Definitions) => PostNode[];
-
 const { nodes, marks } = schema;
 
-const BLOCKS: Record<string, Block> = {
-  paragraph: (node: Parents, definitions) => blocks(node, definitions),
-  heading: (node: Parents & { depth: number }, definitions) => [
-    nodes.heading.create({ level: node.depth }, words(node, definitions)),
-    ...pictures(node, definitions),
-  ],
-  blockquote: (node: Parents, definitions) => [nodes.blockquote.create(null, withAuthor(filled(blocks(node, definitions))))],
-  note: (node: Note, definitions) => [nodes.note.create(null, filled(blocks(node, definitions)))],
-  pullQuote: (node: PullQuote, definitions) => [nodes.pullQuote.create(null, words(node, definitions)), ...pictures(node, definitions)],
-  list: (node: Parents & { ordered?: boolean; start?: number }, definitions) => {
-    const items = node.children.map((item) => nodes.listItem.create(null, filled(blocks(asParent(item), definitions))));
-    if (!items.length) return [];
-    return [node.ordered ? nodes.orderedList.create({ start: node.start ?? 1 }, items) : nodes.bulletList.create(null, items)];
-  },
-  code: (node: { value: string; lang?: string | null }) => [
-    nodes.codeBlock.create({ language: node.lang ?? '' }, node.value ? schema.text(node.value) : null),
-  ],
-  thematicBreak: () => [nodes.rule.create()],
-  // Raw markup is shown as the words it was typed in, never run; only a picture is one.
-  html: (node: { value: string }) =>
-    /^<!--[^]*-->$/.test(node.value.trim()) ? [] : [pictureOfMarkup(node.value) ?? textParagraph(node.value)],
-  table: (node: Table, definitions) => {
-    const width = Math.max(0, ...node.children.map((row) => row.children.length));
-    const rows = node.children.map((row, n) =>
-      nodes.tableRow.create(
-        null,
-        Array.from({ length: width }, (_, i) => {
-          const cell = row.children[i];
-          return (n ? nodes.tableCell : nodes.tableHeader).create(null, cell ? words(cell, definitions) : null);
-        }),
-      ),
-    );
-    // A cell holds words alone: pictures in one stand behind the table.
-    return width ? [nodes.table.create(null, rows), ...pictures(node, definitions)] : [];
-  },
-  footnoteDefinition: (node: Parents, definitions) => blocks(node, definitions),
-  definition: () => [],
-  yaml: () => [],
-};
+const BLOCKS = ofKinds('fromMdast');
 
-/** The last paragraph of a quotation that begins with a long dash says whose words they are. */
-function withAuthor(found: PostNode[]): PostNode[] {
-  const last = found.at(-1)!;
-  if (found.length < 2 || last.type !== nodes.paragraph || !/^[—–―]\s*\S/.test(last.textContent)) return found;
-  const dash = /^[—–―]\s*/.exec(last.firstChild!.text ?? '')?.[0].length ?? 0;
-  return [...found.slice(0, -1), nodes.author.create(null, last.cut(dash).content)];
-}
+// Raw markup is shown as the words it was typed in, never run; only a picture is one.
+const ofMarkup = (markup: string): PostNode[] =>
+  /^<!--[^]*-->$/.test(markup.trim()) ? [] : [pictureOfMarkup(markup) ?? textParagraph(markup)];
 
 const textParagraph = (words: string) => nodes.paragraph.create(null, words ? schema.text(words) : null);
-const filled = (found: PostNode[]) => (found.length ? found : [nodes.paragraph.create()]);
 
 /** A Markdown tree as a post without ids. Of a node that the page has no place for the words stay. */
 export function mdastToPost(tree: Root): PostNode {
@@ -70,7 +29,14 @@ export function mdastToPost(tree: Root): PostNode {
     if ('children' in node) node.children.forEach(collect);
   };
   collect(tree);
-  return nodes.doc.create(null, filled(blocks(tree, definitions)));
+  const read: In = {
+    nodes,
+    text: (words) => schema.text(words),
+    blocks: (node) => blocks(node, definitions, read),
+    words: (node) => words(node, definitions),
+    pictures: (node) => pictures(node, definitions),
+  };
+  return nodes.doc.create(null, filled(read.blocks(tree), read));
 }
 
 const INLINE = new Set([
@@ -93,28 +59,27 @@ type Child = Parents['children'][number];
 
 const isInline = (node: Child): node is PhrasingContent => INLINE.has(node.type);
 const childrenOf = (node: Child | Parents): Child[] => ('children' in node ? node.children : []);
-const asParent = (node: Child): Parents => ('children' in node ? node : { type: 'root', children: [node as never] });
 
 /** Whether blocks stand somewhere in a node, as HTML may have them inside a link or a mark. */
 const holdsBlocks = (node: Child): boolean => childrenOf(node).some((child) => !isInline(child) || holdsBlocks(child));
 
 /** The blocks a Markdown node's children become; words that stand between blocks make a paragraph. */
-function blocks(parent: Parents, definitions: Definitions): PostNode[] {
+function blocks(parent: Parents, definitions: Definitions, read: In): PostNode[] {
   const found: PostNode[] = [];
   let run: PhrasingContent[] = [];
   const flush = () => {
     if (run.length) found.push(...paragraphs(run, definitions));
     run = [];
   };
-  const paired = pairedTags<Child>(parent.children, 'aside', (between) => asideOf(between as Note['children']));
-  for (const node of paired.flatMap((child) => (isInline(child) ? outward(child) : [child]))) {
+  for (const node of pairedBlocks(parent.children).flatMap((child) => (isInline(child) ? outward(child) : [child]))) {
     // Raw markup stands as a block of its own, or inside a paragraph.
     if (isInline(node) && (node.type !== 'html' || parent.type === 'paragraph')) run.push(node);
     else {
       flush();
       const handle = BLOCKS[node.type];
-      if (handle) found.push(...handle(node as never, definitions));
-      else if ('children' in node) found.push(...blocks(node, definitions));
+      if (node.type === 'html') found.push(...ofMarkup(node.value));
+      else if (handle) found.push(...handle(node as never, read));
+      else if ('children' in node) found.push(...read.blocks(node));
       else if ('value' in node && node.value) found.push(textParagraph(node.value));
     }
   }
@@ -167,8 +132,16 @@ function pictures(node: Child | Parents, definitions: Definitions): PostNode[] {
   });
 }
 
-// A picture is a block of its own: a paragraph is cut around the pictures in it.
+/** The pictures of a line that holds nothing else; null when it holds more. */
+function lineOfPictures(children: PhrasingContent[], definitions: Definitions): PostNode[] | null {
+  const found = children.map((child) => (child.type === 'text' && /^[ \t]+$/.test(child.value) ? 'space' : asPicture(child, definitions)));
+  return found.every((one) => one !== null) ? found.filter((one) => one !== 'space') : null;
+}
+
+// A picture is a block of its own: a paragraph is cut around the pictures in it; some on one line stand in a row.
 function paragraphs(children: PhrasingContent[], definitions: Definitions): PostNode[] {
+  const line = lineOfPictures(children, definitions);
+  if (line) return inRow(line);
   const found: PostNode[] = [];
   let run: PhrasingContent[] = [];
   const flush = () => {
@@ -210,8 +183,7 @@ function asPicture(node: PhrasingContent, definitions: Definitions): PostNode | 
   if (node.type === 'html') return pictureOfMarkup(node.value);
   const target = node.type === 'imageReference' ? definitions.get(node.identifier) : node.type === 'image' ? node : null;
   if (!target || !isSafeAddress(target.url)) return null;
-  const { alt } = node as { alt?: string | null };
-  return nodes.picture.create({ src: target.url, alt: alt ?? '', caption: target.title ?? '' });
+  return nodes.picture.create(pictureAttrsOf(node as { alt?: string | null }, target));
 }
 
 function inline(children: PhrasingContent[], definitions: Definitions, around: readonly Mark[]): PostNode[] {

@@ -1,74 +1,23 @@
-import type { BlockContent, List, ListItem, PhrasingContent, Root } from 'mdast';
-import './own-mdast.ts';
+import type { BlockContent, PhrasingContent, Root } from 'mdast';
+import { KINDS } from './blocks/index.ts';
+import type { Out } from './blocks/kind.ts';
+import type { Dress } from './dress.ts';
+import './highlight.ts';
 import type { Mark, PostNode } from './schema.ts';
 
-declare module 'mdast' {
-  interface ParagraphData {
-    /** That the paragraph says who a quotation is from. */
-    isAuthor?: boolean;
-  }
+/** A post as a Markdown tree; its pictures and clips dressed for the place it goes to. */
+export function postToMdast(doc: PostNode, dress: Dress = {}): Root {
+  const out: Out = { blocks: (parent) => blocks(parent, out), words: inline, dress };
+  return { type: 'root', children: out.blocks(doc) };
 }
 
-/** What stands before the author of a quotation in Markdown (common practice, no source). */
-export const AUTHOR_SIGN = '— ';
-
-type Handler = (node: PostNode) => BlockContent;
-
-const HANDLERS: Record<string, Handler> = {
-  paragraph: (node) => ({ type: 'paragraph', children: inline(node) }),
-  heading: (node) => ({ type: 'heading', depth: node.attrs.level, children: inline(node) }),
-  blockquote: (node) => ({ type: 'blockquote', children: blocks(node) }),
-  author: (node) => ({ type: 'paragraph', data: { isAuthor: true }, children: [{ type: 'text', value: AUTHOR_SIGN }, ...inline(node)] }),
-  note: (node) => ({ type: 'note', children: blocks(node) }),
-  pullQuote: (node) => ({ type: 'pullQuote', children: inline(node) }),
-  bulletList: (node) => list(node, { ordered: false }),
-  orderedList: (node) => list(node, { ordered: true, start: node.attrs.start as number }),
-  codeBlock: (node) => ({ type: 'code', lang: node.attrs.language || null, value: node.textContent }),
-  table: (node) => ({
-    type: 'table',
-    children: node.children.map((row) => ({
-      type: 'tableRow',
-      children: row.children.map((cell) => ({ type: 'tableCell', children: inCell(inline(cell)) })),
-    })),
-  }),
-  rule: () => ({ type: 'thematicBreak' }),
-  // In Markdown a picture is a paragraph of its own; its title is the caption.
-  picture: ({ attrs }) => {
-    const image: PhrasingContent = { type: 'image', url: attrs.src, alt: attrs.alt, title: attrs.caption || null };
-    return { type: 'paragraph', children: [attrs.href ? { type: 'link', url: attrs.href as string, children: [image] } : image] };
-  },
-};
-
-/** A post as a Markdown tree. */
-export function postToMdast(doc: PostNode): Root {
-  return { type: 'root', children: blocks(doc) };
-}
-
-const EMPTY_LEFT_OUT = new Set(['paragraph', 'author', 'pullQuote']);
-
-function blocks(parent: PostNode): BlockContent[] {
-  const found: BlockContent[] = [];
-  parent.forEach((node) => {
+function blocks(parent: PostNode, out: Out): BlockContent[] {
+  return parent.children.flatMap((node) => {
+    const kind = KINDS[node.type.name]!;
     // A paragraph without words is a place to type, not part of the post.
-    if (!EMPTY_LEFT_OUT.has(node.type.name) || node.content.size) found.push(HANDLERS[node.type.name]!(node));
+    return kind.isLeftOutEmpty && !node.content.size ? [] : [kind.toMdast(node, out)];
   });
-  return found;
 }
-
-function list(node: PostNode, kind: Pick<List, 'ordered' | 'start'>): List {
-  const children: ListItem[] = [];
-  let spread = false;
-  node.forEach((item) => {
-    const content = blocks(item);
-    spread ||= content.filter((c) => c.type !== 'list').length > 1;
-    children.push({ type: 'listItem', spread: false, children: content });
-  });
-  return { type: 'list', ...kind, spread, children: children.map((item) => ({ ...item, spread })) };
-}
-
-// A cell of a Markdown table is one line: a line break in it becomes a space.
-const inCell = (content: PhrasingContent[]): PhrasingContent[] =>
-  content.map((node) => (node.type === 'break' ? { type: 'text', value: ' ' } : node));
 
 type Run = { node: PostNode; marks: readonly Mark[] };
 

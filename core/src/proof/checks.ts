@@ -1,7 +1,7 @@
 import { description } from './description.ts';
 import type { Check, Finding, Proofed } from './finding.ts';
 import { emptyHeadings, skippedLevels } from './headings.ts';
-import { pictureText } from './pictures.ts';
+import { pictureRights, pictureText } from './pictures.ts';
 import { readingGrade } from './reading.ts';
 import { longSentences } from './sentences.ts';
 import { title } from './title.ts';
@@ -12,6 +12,7 @@ export const CHECKS: readonly Check[] = [
   title,
   emptyHeadings,
   pictureText,
+  pictureRights,
   skippedLevels,
   wordCountInRange,
   readingGrade,

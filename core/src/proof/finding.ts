@@ -1,3 +1,4 @@
+import type { Rights } from '../dress/index.ts';
 import type { Details } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
 
@@ -10,8 +11,8 @@ export type FindingPlace = { detail: keyof Details } | { block: string; from?: n
 /** One thing a check found, in the writer's words: what it is, and what to do about it. */
 export type Finding = { check: string; gravity: Gravity; place: FindingPlace; says: string; hint: string };
 
-/** What a check looks at. */
-export type Proofed = { doc: PostNode; details: Details };
+/** What a check looks at: the post, and whose its pictures are, by their address, as far as that is known. */
+export type Proofed = { doc: PostNode; details: Details; rights?: Readonly<Record<string, Rights>> };
 
 /** A check: a plain function from a post to what it finds. */
 export type Check = { name: string; run: (post: Proofed) => Omit<Finding, 'check'>[] };

@@ -1,9 +1,9 @@
+import { GRADE_AIM } from '../language/grade.ts';
 import { readability } from '../language/readability.ts';
 import { proseText } from './figures.ts';
 import type { Check } from './finding.ts';
 
-/** The grade a general audience reads with ease, and the one from which it is worth a look (common practice, no source). */
-export const GRADE_AIM = 8;
+// From here on it is worth a look (common practice, no source).
 const GRADE_HARD = 11;
 
 /** Whether the post as a whole reads with ease. */

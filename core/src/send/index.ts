@@ -3,6 +3,7 @@ export { htmlFile, markdownFile } from './files.ts';
 export {
   type Answer,
   createMessage,
+  type Edition,
   findListed,
   isPostList,
   isWebAddress,

@@ -1,6 +1,7 @@
 import { fromHtml } from 'hast-util-from-html';
 import { toString } from 'hast-util-to-string';
 import type { Details } from '../post/details.ts';
+import type { Dress } from '../post/dress.ts';
 import { postToHtml } from '../post/html.ts';
 import type { PostNode } from '../post/schema.ts';
 import { escaped } from '../language/escaped.ts';
@@ -18,28 +19,33 @@ export type Message =
   | { action: 'update'; url: string; replace: Properties; delete?: string[] }
   | { action: 'delete'; url: string };
 
+/** A post as it goes to an outlet: its pictures and clips by their addresses there, and its cover, if it has one. */
+export type Edition = { details: Details; doc: PostNode; dress: Dress; cover: { address: string; alt: string } | null };
+
 /** The properties an edition of a post has at its outlet. Empty details are left out. */
-export function propertiesOf(details: Details, doc: PostNode): Properties {
+export function propertiesOf({ details, doc, dress, cover }: Edition): Properties {
   const properties: Properties = {
     name: [details.title],
-    content: [{ html: (details.standfirst ? `<p><em>${escaped(details.standfirst)}</em></p>\n` : '') + postToHtml(doc) }],
+    content: [{ html: (details.standfirst ? `<p><em>${escaped(details.standfirst)}</em></p>\n` : '') + postToHtml(doc, dress) }],
     summary: [details.description],
     category: details.tags,
     'mp-channel': [details.category],
+    // As microformats 2 has it in its draft of h-entry; a value with its alternative text as in Micropub, 3.3.2.
+    featured: cover ? [cover.alt ? { value: cover.address, alt: cover.alt } : cover.address] : [],
   };
   return Object.fromEntries(Object.entries(properties).filter(([, values]) => values.some((v) => v !== '')));
 }
 
 /** The message that publishes a post for the first time. */
-export function createMessage(details: Details, doc: PostNode): Message {
-  const slug: Properties = details.slug ? { 'mp-slug': [details.slug] } : {};
-  return { type: ['h-entry'], properties: { ...propertiesOf(details, doc), ...slug } };
+export function createMessage(edition: Edition): Message {
+  const { slug } = edition.details;
+  return { type: ['h-entry'], properties: { ...propertiesOf(edition), ...(slug ? { 'mp-slug': [slug] } : {}) } };
 }
 
 /** The message that sends a change: what the post has replaces what is there, what it no longer has goes. */
-export function updateMessage(url: string, details: Details, doc: PostNode): Message {
-  const replace = propertiesOf(details, doc);
-  const gone = ['summary', 'category', 'mp-channel'].filter((name) => !(name in replace));
+export function updateMessage(url: string, edition: Edition): Message {
+  const replace = propertiesOf(edition);
+  const gone = ['summary', 'category', 'mp-channel', 'featured'].filter((name) => !(name in replace));
   return { action: 'update', url, replace, ...(gone.length ? { delete: gone } : {}) };
 }
 
@@ -79,8 +85,8 @@ export const isWebAddress = (text: string): boolean => URL.canParse(text) && /^h
 export const isPostList = (body: unknown): body is { items: unknown[] } => Array.isArray((body as { items?: unknown } | null)?.items);
 
 /** The address of a post in an outlet's list: the one of the same title and the same words. Null when none is. */
-export function findListed({ items }: { items: unknown[] }, details: Details, doc: PostNode): string | null {
-  const sent = propertiesOf(details, doc);
+export function findListed({ items }: { items: unknown[] }, edition: Edition): string | null {
+  const sent = propertiesOf(edition);
   const wordsOf = ({ name, content }: Properties) => `${wordsIn(name?.[0])} / ${wordsIn(content?.[0])}`;
   for (const item of items) {
     const { properties } = (item ?? {}) as { properties?: Properties };

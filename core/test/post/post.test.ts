@@ -6,7 +6,7 @@ import { blocksWithoutOwnId, withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { docFromJSON, originLabel, schema, type PostNode } from '@even-page/core/post/schema';
 import { outlineOf, plainText, sectionsOf } from '@even-page/core/post/sections';
-import { mapPictures, picturesOf } from '@even-page/core/post/pictures';
+import { mapFiles, picturesOf } from '@even-page/core/post/pictures';
 import { tieToSource } from '@even-page/core/post/origins';
 
 const SAMPLE = `Opening words with **bold**, *italic*, \`code\` and a [link](https://larkfield.example/stones "Stones").
@@ -174,7 +174,7 @@ describe('a post', () => {
   });
 
   it('has its pictures given new addresses in one pass', () => {
-    const moved = mapPictures(postFromMarkdown(SAMPLE), () => 'https://larkfield.example/a.webp');
+    const moved = mapFiles(postFromMarkdown(SAMPLE), () => 'https://larkfield.example/a.webp');
     expect(picturesOf(moved).map((p) => p.src)).to.deep.equal(['https://larkfield.example/a.webp']);
   });
 });

@@ -34,6 +34,22 @@ describe('the checks', () => {
     expect(found('## One\n\n### Two\n\n## Three')).to.deep.equal([]);
   });
 
+  it('find a picture whose licence nobody knows, and one whose maker is not named', () => {
+    const doc = postFromMarkdown('![A lamp](/pictures/a) and ![A chair](/pictures/b) and ![A saw](/pictures/c)');
+    const own = { licence: 'own', credit: '', source: '', holder: '' } as const;
+    const rights = {
+      '/pictures/a': { ...own, licence: 'unknown' },
+      '/pictures/b': { ...own, licence: 'cc-by' },
+      '/pictures/c': own,
+    } as const;
+    const says = proof({ doc, details: { ...emptyDetails(), title: 'Lamps' }, rights })
+      .filter((f) => f.check === 'picture rights')
+      .map((f) => f.says);
+    expect(says).to.have.length(2);
+    expect(says[0]).to.contain('Nobody knows');
+    expect(says[1]).to.contain('the maker is named');
+  });
+
   it('find a picture without alternative text', () => {
     expect(found('![](/a.webp)')).to.deep.equal(['alternative text']);
   });

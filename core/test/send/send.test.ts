@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { parse } from 'yaml';
-import { withPictureFiles } from '../../src/dress/picture-files.ts';
+import { withFilesAlong } from '../../src/dress/picture-files.ts';
 import { readText } from '../gather/read-text.ts';
 import { detailsSchema, emptyDetails } from '@even-page/core/post/details';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
@@ -18,6 +18,8 @@ const details = {
   category: 'Evenings',
   tags: ['lamps', 'wiring'],
 };
+
+const edition = (own: typeof details) => ({ details: own, doc, dress: {}, cover: null });
 
 describe('a description', () => {
   const page = postFromMarkdown(
@@ -75,7 +77,7 @@ describe('pictures that go along', () => {
     const page = postFromMarkdown(
       '![A lamp](/pictures/1.webp)\n\n![A lamp](/pictures/2.webp)\n\n![](/pictures/3.webp)\n\n![far](https://larkfield.example/4.png)',
     );
-    const { doc: moved, files } = withPictureFiles(page);
+    const { doc: moved, files } = withFilesAlong(page);
     expect(files.map((f) => f.path)).to.deep.equal(['pictures/a-lamp.webp', 'pictures/a-lamp-2.webp', 'pictures/picture.webp']);
     expect(postToMarkdown(moved)).to.contain('(pictures/a-lamp-2.webp)').and.to.contain('https://larkfield.example/4.png');
   });
@@ -84,7 +86,7 @@ describe('pictures that go along', () => {
 // Shapes after the W3C Recommendation "Micropub", sections 3.3 (create in JSON) and 3.4 (update).
 describe('Micropub messages', () => {
   it('create an entry with its properties as lists', () => {
-    const message = createMessage(details, doc);
+    const message = createMessage(edition(details));
     expect(message).to.deep.include({ type: ['h-entry'] });
     const { properties } = message as Extract<typeof message, { type: unknown }>;
     expect(properties).to.deep.include({
@@ -98,13 +100,13 @@ describe('Micropub messages', () => {
   });
 
   it('update by replacing what is there and deleting what is not', () => {
-    const message = updateMessage('https://larkfield.example/x', { ...details, tags: [], description: '' }, doc);
-    expect(message).to.deep.include({ action: 'update', url: 'https://larkfield.example/x', delete: ['summary', 'category'] });
+    const message = updateMessage('https://larkfield.example/x', edition({ ...details, tags: [], description: '' }));
+    expect(message).to.deep.include({ action: 'update', url: 'https://larkfield.example/x', delete: ['summary', 'category', 'featured'] });
     expect(message).to.not.have.nested.property('replace.mp-slug');
   });
 
   it('carry the standfirst as escaped words', () => {
-    const { properties } = createMessage({ ...details, standfirst: 'Safe & <sound>' }, doc) as unknown as {
+    const { properties } = createMessage(edition({ ...details, standfirst: 'Safe & <sound>' })) as unknown as {
       properties: { content: [{ html: string }] };
     };
     expect(properties.content[0].html).to.match(/^<p><em>Safe &amp; &lt;sound&gt;<\/em><\/p>/);
@@ -129,12 +131,12 @@ describe('Micropub messages', () => {
   });
 
   it('are found again in a list of an outlet by their words', () => {
-    const own = createMessage(details, doc) as unknown as { properties: Record<string, unknown[]> };
+    const own = createMessage(edition(details)) as unknown as { properties: Record<string, unknown[]> };
     const item = (url: string, change: Record<string, unknown[]> = {}) => ({
       type: ['h-entry'],
       properties: { ...own.properties, url: [url], ...change },
     });
-    const listed = (...items: unknown[]) => findListed({ items }, details, doc);
+    const listed = (...items: unknown[]) => findListed({ items }, edition(details));
     expect(listed(null, {}, item('https://larkfield.example/other', { name: ['Another'] }), item('https://larkfield.example/x'))).to.equal(
       'https://larkfield.example/x',
     );
