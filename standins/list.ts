@@ -29,4 +29,25 @@ export const STAND_INS: readonly StandIn[] = [
     environment: () => ({}),
     known: (address) => ({ TRANSCRIBER_URL: address }),
   },
+  {
+    name: 'drafter',
+    says: 'The drafter',
+    port: 4900,
+    environment: () => ({}),
+    known: (address) => ({ DRAFTER_URL: address }),
+  },
+  {
+    name: 'stock',
+    says: 'The picture stock',
+    port: 5000,
+    environment: () => ({}),
+    known: (address) => ({ STOCK_URL: address }),
+  },
+  {
+    name: 'clip-host',
+    says: 'The clip host',
+    port: 5100,
+    environment: () => ({}),
+    known: (address) => ({ EVEN_PAGE_FETCH_ALLOW: new URL(address).host }),
+  },
 ];

@@ -1,9 +1,13 @@
+import { readFileSync } from 'node:fs';
 import { Hono } from 'hono';
 import { html, raw } from 'hono/html';
 import { micropub, slugify, textOf, values } from './micropub.ts';
 import { clean } from './clean.ts';
 import { feed } from './feed.ts';
 import type { Post, Store } from './store.ts';
+
+// What a theme needs for the figures of posts.
+const FIGURES = readFileSync(new URL('../../../docs/outlet.css', import.meta.url), 'utf8');
 
 const NAME = 'Larkfield Repair Hall';
 
@@ -13,7 +17,10 @@ export function blog({ origin, token, store }: { origin: string; token: string; 
 
   app.use(async (c, next) => {
     await next();
-    c.header('content-security-policy', "default-src 'none'; img-src 'self'; style-src 'unsafe-inline'");
+    c.header(
+      'content-security-policy',
+      "default-src 'none'; img-src 'self'; media-src 'self' http: https:; frame-src http: https:; style-src 'unsafe-inline'",
+    );
     c.header('x-content-type-options', 'nosniff');
   });
 
@@ -37,8 +44,13 @@ export function blog({ origin, token, store }: { origin: string; token: string; 
     const name = c.req.param('name');
     const bytes = store.media(name);
     if (!bytes) return c.notFound();
-    const type = { webp: 'image/webp', png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', gif: 'image/gif' }[name.split('.').at(-1)!];
-    return c.body(bytes, 200, { 'content-type': type ?? 'application/octet-stream' });
+    const type = TYPES[name.split('.').at(-1)!] ?? 'application/octet-stream';
+    const range = /^bytes=(\d+)-(\d*)$/.exec(c.req.header('range') ?? '');
+    const headers = { 'content-type': type, 'accept-ranges': 'bytes' };
+    if (!range) return c.body(bytes, 200, headers);
+    const [from, to] = [Number(range[1]), range[2] ? Math.min(bytes.length - 1, Number(range[2])) : bytes.length - 1];
+    if (from > to) return c.body(null, 416, { 'content-range': `bytes */${bytes.length}` });
+    return c.body(bytes.slice(from, to + 1), 206, { ...headers, 'content-range': `bytes ${from}-${to}/${bytes.length}` });
   });
 
   for (const [path, property, title] of [
@@ -89,6 +101,19 @@ export function blog({ origin, token, store }: { origin: string; token: string; 
   return app;
 }
 
+const TYPES: Record<string, string> = {
+  ...{ webp: 'image/webp', png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', gif: 'image/gif', vtt: 'text/vtt' },
+  ...{ webm: 'video/webm', mp4: 'video/mp4', mp3: 'audio/mpeg', m4a: 'audio/mp4', ogg: 'audio/ogg', wav: 'audio/wav' },
+};
+
+/** The picture that stands for a post. */
+function coverOf(post: Post): { value: string; alt: string } | null {
+  const [featured] = post.properties.featured ?? [];
+  if (typeof featured === 'string') return { value: featured, alt: '' };
+  const { value, alt } = (featured ?? {}) as { value?: unknown; alt?: unknown };
+  return typeof value === 'string' ? { value, alt: String(alt ?? '') } : null;
+}
+
 const first = (post: Post, name: string) => String(post.properties[name]?.[0] ?? '');
 const titleOf = (post: Post) => first(post, 'name') || textOf(post.properties.content?.[0]).slice(0, 60) || 'Untitled';
 
@@ -111,20 +136,23 @@ function onePost(post: Post) {
   const body =
     typeof content === 'string' ? html`<p>${content}</p>` : raw(clean((content as { html?: string } | undefined)?.html ?? textOf(content)));
   const channel = first(post, 'mp-channel');
+  const cover = coverOf(post);
   const tags = (post.properties.category ?? []).map(String).sort((a, b) => a.localeCompare(b, 'en'));
   return page(
     titleOf(post),
     html`<article class="h-entry">
       <h1 class="p-name">${titleOf(post)}</h1>
       <p class="small">${dateOf(post)}${channel ? html` in <a href="/category/${slugify(channel)}">${channel}</a>` : ''}</p>
+      ${cover ? html`<img class="u-featured" src="${cover.value}" alt="${cover.alt}" />` : ''}
       <div class="e-content">${body}</div>
       ${tags.length ? html`<p class="small">${tags.map((t) => html`<a class="p-category" href="/tag/${slugify(t)}">${t}</a> `)}</p>` : ''}
     </article>`,
     first(post, 'summary'),
+    cover?.value,
   );
 }
 
-function page(title: string, body: unknown, description = '') {
+function page(title: string, body: unknown, description = '', cover = '') {
   return html`<!doctype html>
     <html lang="en">
       <head>
@@ -132,10 +160,12 @@ function page(title: string, body: unknown, description = '') {
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <title>${title} · ${NAME}</title>
         ${description ? html`<meta name="description" content="${description}" />` : ''}
+        <meta property="og:title" content="${title}" />
+        ${cover ? html`<meta property="og:image" content="${cover}" />` : ''}
         <link rel="alternate" type="application/atom+xml" href="/feed.xml" title="${NAME}" />
         <link rel="micropub" href="/micropub" />
         <style>
-          body {
+          ${raw(FIGURES)} body {
             max-width: 42rem;
             margin: 0 auto;
             padding: 1.5rem 1rem 4rem;

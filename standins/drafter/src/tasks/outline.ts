@@ -1,0 +1,43 @@
+import { schema } from '@even-page/core/post/schema';
+import { type SourceProse, shapeOf, type Subjects } from '@even-page/core/shape';
+import { sentences } from '@even-page/core/language/sentences';
+import type { AskedSection, DraftRequest } from '@even-page/core/write';
+import { heading } from '../page-of.ts';
+import type { Task } from '../task.ts';
+
+/** Passages as material of the core: each a paragraph, its sentences tied to its place. */
+export function materialOf({ passages }: DraftRequest): SourceProse[] {
+  return [
+    {
+      source: 's',
+      paragraphs: passages.map(({ text }, n) => ({
+        sentences: sentences(text).map((s) => ({ text: s.text, first: n, last: n, from: s.from, to: s.to })),
+      })),
+    },
+  ];
+}
+
+/** The sections the material asks for, each with the passages it is made of. */
+export function outlined(request: DraftRequest, known: Subjects): AskedSection[] {
+  return shapeOf(materialOf(request), known)
+    .sections()
+    .map((s, n) => ({
+      id: `o${n}`,
+      heading: s.role === 'introduction' ? '' : s.heading,
+      level: 2,
+      says: s.paragraphs[0]?.sentences[0]?.text ?? '',
+      words: 0,
+      form: 'paragraphs' as const,
+      of: '',
+      passages: [...new Set(s.paragraphs.flatMap((p) => p.sentences.map((sentence) => request.passages[sentence.first]!.id)))],
+    }));
+}
+
+/** Proposes an outline: headings the material asks for, and what each section begins with. */
+export const outline: Task = function* (request, known) {
+  for (const { heading: text, says } of outlined(request, known)) {
+    if (!text) continue;
+    yield heading(text);
+    if (says) yield schema.node('paragraph', null, schema.text(says));
+  }
+};
