@@ -6,6 +6,8 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter(),
+    // It is for one screen, which registers it itself.
+    serviceWorker: { register: false },
     typescript: {
       config: (config) => ({
         ...config,

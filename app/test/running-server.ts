@@ -6,7 +6,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve } from '@hono/node-server';
 import { blog } from '../../standins/blog/src/blog.ts';
+import { clipHost } from '../../standins/clip-host/src/clip-host.ts';
+import { HALL_CLIPS } from '../../standins/clip-host/src/hall-clips.ts';
+import { drafter, type Misbehaviour } from '../../standins/drafter/src/drafter.ts';
 import { Store } from '../../standins/blog/src/store.ts';
+import { stock } from '../../standins/stock/src/stock.ts';
 
 const APP = new URL('..', import.meta.url).pathname;
 
@@ -93,20 +97,51 @@ export async function startServer({ data, port: wanted, env = {} }: Start = {}):
   };
 }
 
+type Fetch = Parameters<typeof serve>[0]['fetch'];
+
+/** Serves something on a free port. */
+async function serving(fetch: (address: string) => Fetch): Promise<{ address: string; stop: () => void }> {
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  const server = serve({ fetch: fetch(address), port, hostname: '127.0.0.1' });
+  return { address, stop: () => void server.close() };
+}
+
 /** Starts the blog stand-in on a free port over a folder of its own. */
 export async function startBlog(): Promise<{ address: string; token: string; stop: () => void }> {
   const folder = mkdtempSync(join(tmpdir(), 'blog-'));
-  const port = await freePort();
-  const address = `http://127.0.0.1:${port}`;
-  const server = serve({ fetch: blog({ origin: address, token: 'secret', store: new Store(folder) }).fetch, port, hostname: '127.0.0.1' });
+  const { address, stop } = await serving((origin) => blog({ origin, token: 'secret', store: new Store(folder) }).fetch);
   return {
     address,
     token: 'secret',
     stop() {
-      server.close();
+      stop();
       rmSync(folder, { recursive: true });
     },
   };
+}
+
+/** The stand-in drafter on a free port; it can be told what to do wrong the next times it is asked. */
+export async function startDrafter(): Promise<{
+  address: string;
+  misbehave: (...next: Misbehaviour[]) => Promise<void>;
+  stop: () => void;
+}> {
+  const { address, stop } = await serving(() => drafter().fetch);
+  return {
+    address,
+    misbehave: async (...next) => void (await fetch(`${address}/misbehaviour`, { method: 'PUT', body: JSON.stringify({ next }) })),
+    stop,
+  };
+}
+
+/** The stand-in picture stock on a free port. */
+export const startStock = () => serving(() => stock().fetch);
+
+/** The stand-in clip host on a free port, and what it was asked for so far. */
+export async function startClipHost(): Promise<{ address: string; asked: string[]; stop: () => void }> {
+  const host = clipHost(HALL_CLIPS);
+  return { ...(await serving(() => host.fetch)), asked: host.asked };
 }
 
 /** A port nobody listens on now. */

@@ -35,6 +35,17 @@ export async function askServer<T>(url: string, init: RequestInit = {}): Promise
   throw new Refused(message, response.status, body);
 }
 
+/** Does some work that asks the server, and returns why it could not be done, in a sentence; empty when it was. */
+export async function refusalOf(work: () => Promise<void>): Promise<string> {
+  try {
+    await work();
+    return '';
+  } catch (cause) {
+    if (!(cause instanceof Refused)) throw cause;
+    return cause.message;
+  }
+}
+
 function parsed(text: string): unknown {
   try {
     return JSON.parse(text);

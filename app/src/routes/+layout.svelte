@@ -17,6 +17,8 @@
   let { data, children } = $props();
 
   let keysOpen = $state(false);
+  // The screens of the place one is in, as a second quiet line.
+  const inside = $derived(PLACES.find(({ screens }) => screens?.some((s) => s.path === page.url.pathname)));
   let folded: HTMLElement;
 
   // Wherever one went, the places fold away.
@@ -30,8 +32,15 @@
   }
 </script>
 
+{#snippet link(name: string, path: string, isHere: boolean)}
+  <a href={path} aria-current={isHere ? 'page' : undefined}>{name}</a>
+{/snippet}
 {#snippet places()}
-  {#each PLACES as { name, path } (path)}<a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>{/each}
+  {#each PLACES as { name, path, screens } (path)}{@render link(
+      name,
+      path,
+      page.url.pathname === path || !!screens?.some((s) => s.path === page.url.pathname),
+    )}{/each}
 {/snippet}
 
 <svelte:window {onkeydown} />
@@ -49,6 +58,11 @@
       >
     </div>
   </header>
+  {#if inside}
+    <nav class="inside" aria-label={inside.name}>
+      {#each inside.screens! as { name, path } (path)}{@render link(name, path, page.url.pathname === path)}{/each}
+    </nav>
+  {/if}
   {@render children()}
 </div>
 <div id="places" popover bind:this={folded}>
@@ -68,6 +82,17 @@
     display: grid;
     grid-template: 44px minmax(0, 1fr) / minmax(0, 1fr);
     min-height: 100%;
+  }
+  .house:has(> .inside) {
+    grid-template-rows: 44px 36px minmax(0, 1fr);
+  }
+  .inside {
+    display: flex;
+    align-items: center;
+    gap: 18px;
+    padding: 0 20px;
+    font-size: 14px;
+    overflow-x: auto;
   }
   header {
     display: flex;

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import Search from '@lucide/svelte/icons/search';
   import { goto } from '$app/navigation';
   import { askServer, Refused } from '$lib/ask-server.ts';
   import BringIn from '$lib/desk/BringIn.svelte';
   import MiniSpine from '$lib/desk/MiniSpine.svelte';
+  import FindField from '$lib/parts/FindField.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
   import { sayWhen } from '$lib/parts/moments.ts';
   import { count, figure } from '$lib/parts/sizes.ts';
@@ -75,14 +75,7 @@
     <span class="muted">{count(data.total, 'piece')}</span>
     {#if data.total > 1}
       <div class="order">
-        <label class="find"
-          ><Search size={15} aria-hidden="true" /><span class="sr">Find a piece by its title</span><input
-            type="search"
-            placeholder="Find"
-            bind:value={find}
-            oninput={look}
-          /></label
-        >
+        <FindField bind:value={find} label="Find a piece by its title" oninput={look} />
         <Views views={VIEWS} bind:open={() => order, (wanted) => ((order = wanted), ask())} label="Order of the pieces" />
       </div>
     {/if}
@@ -142,30 +135,6 @@
     align-items: center;
     gap: 6px 24px;
     margin-left: auto;
-  }
-  .find {
-    display: flex;
-    align-items: center;
-    gap: 6px;
-    color: var(--faded);
-  }
-  .find input {
-    width: 130px;
-    padding: 2px 0;
-    border: 0;
-    border-bottom: 1px solid var(--hair);
-    background: none;
-    color: var(--ink);
-    font-size: 15px;
-  }
-  .find input::placeholder {
-    color: var(--faded);
-    opacity: 1;
-  }
-  .find input:focus {
-    outline: none;
-    box-shadow: none;
-    border-color: var(--bottle);
   }
   .empty {
     max-width: 60ch;

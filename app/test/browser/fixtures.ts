@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { test as base, expect, type Page } from '@playwright/test';
-import { startBlog, startServer, type RunningServer } from '../running-server.ts';
+import { startBlog, startClipHost, startServer, startStock, type RunningServer } from '../running-server.ts';
 
 export const MATERIAL = new URL('../../../demo/material/', import.meta.url).pathname;
 
-type House = { server: RunningServer; blog: Awaited<ReturnType<typeof startBlog>> };
+type House = { server: RunningServer; blog: Awaited<ReturnType<typeof startBlog>>; clipHost: Awaited<ReturnType<typeof startClipHost>> };
 
-// The browser notes every answer that is no success; a refusal in words is one of them.
-const REFUSAL = /status of (?:409|422)|net::ERR_FAILED/;
+// The browser notes every answer that is no success; a refusal in words is one of them. What records the test asks for pictures by itself.
+const REFUSAL = /status of (?:409|422)|net::ERR_FAILED|^Connecting to 'blob:/;
 
 /** A test with the application and the blog running, and an eye on everything the page complains of. */
 export const test = base.extend<{ house: House; quiet: void; quietly: boolean }, { running: House }>({
@@ -15,14 +15,16 @@ export const test = base.extend<{ house: House; quiet: void; quietly: boolean },
   quietly: [true, { option: true }],
   running: [
     async ({}, use) => {
-      const [server, blog] = await Promise.all([startServer({ env: { EVEN_PAGE_OUTLET_SECONDS: '5' } }), startBlog()]);
+      const [blog, clipHost, stock] = await Promise.all([startBlog(), startClipHost(), startStock()]);
+      const env = { EVEN_PAGE_OUTLET_SECONDS: '5', EVEN_PAGE_FETCH_ALLOW: new URL(clipHost.address).host, STOCK_URL: stock.address };
+      const server = await startServer({ env });
       await server.call('/outlets', {
         method: 'POST',
         body: { name: 'Hall blog', endpoint: `${blog.address}/micropub`, token: blog.token },
       });
-      await use({ server, blog });
+      await use({ server, blog, clipHost });
       await server.stop();
-      blog.stop();
+      for (const other of [blog, clipHost, stock]) other.stop();
     },
     { scope: 'worker' },
   ],

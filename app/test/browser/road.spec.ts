@@ -114,7 +114,7 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   await expect(reader.getByRole('heading', { level: 1 })).toHaveText('Sharpening a kitchen knife without fear');
   expect(await reader.getByRole('heading', { level: 2 }).allTextContents()).toEqual(await headings.allTextContents());
   const picture = reader.getByRole('img', { name: 'Two coins under the back of a knife' });
-  expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1600);
+  expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(300);
   await expect(reader.getByRole('link', { name: 'Workshop evenings' })).toBeVisible();
 
   // One word is changed and sent again, without a question.

@@ -17,7 +17,7 @@ import { join } from 'node:path';
 import { backupsToDrop, keepBackup, listBackups, markIn, oldestMark } from '../../src/lib/server/backups.ts';
 import { SaveJournal } from '../../src/lib/server/save-journal.ts';
 import { newFolder, startServer, type RunningServer } from '../running-server.ts';
-import { fileOf, writer } from './writer.ts';
+import { fileOf, form, writer } from './writer.ts';
 
 describe('nothing that was acknowledged is lost', function () {
   this.timeout(90_000);
@@ -274,6 +274,12 @@ describe('nothing that was acknowledged is lost', function () {
       alter table pieces add column doc jsonb, add column details jsonb, drop column title_key;
       update pieces set doc = v.doc, details = v.details from versions v where v.piece_id = id and v.version = pieces.version;
       drop table versions; drop table journal_mark; drop table house_style;
+      drop table cover_templates; drop table clips; drop table picture_variants; drop table pictures;
+      create table pictures (digest text primary key, name text not null, type text not null, width integer not null,
+        height integer not null, bytes integer not null, original text not null, original_bytes integer not null,
+        created_at timestamptz not null default now());
+      alter table sent_pictures add constraint sent_pictures_digest_pictures_digest_fk foreign key (digest) references pictures (digest);
+      drop table rounds; drop table ideas; drop table patterns; drop table drafters;
       drop table jobs; drop table sendings; alter table pieces drop column looks, drop column digest; alter table sources drop column upload;
       alter table sources drop column duration_ms, drop column reading, drop column notes, drop column address,
         drop column recording, drop column published, drop column transcribing;
@@ -309,7 +315,15 @@ describe('nothing that was acknowledged is lost', function () {
       const refused = await save(id, piece, { details: { title: 'No room' } });
       expect(refused.status).to.equal(507);
       expect((await refused.json()).message).to.contain('The disk of the server is full');
+      const addPicture = () => server.call('/pictures', form('picture', fileOf('caned-seat-from-above.png')));
+      const kept = async () => readdirSync(join(folder, 'files'), { recursive: true }).length;
+      const before = await kept();
+      expect((await addPicture()).status).to.equal(507);
       rmSync(join(folder, 'filler'));
+      // Nothing half there: the same picture is taken in when there is room.
+      const { pictures } = await (await addPicture()).json();
+      expect(pictures).to.have.length(1);
+      expect(await kept()).to.be.greaterThan(before);
       expect((await save(id, piece, { details: { title: 'Room again' } })).status).to.equal(200);
       await server.kill();
       await start();

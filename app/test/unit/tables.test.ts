@@ -11,7 +11,8 @@ describe('the tables whose rows the journal keeps', () => {
       .flatMap((name) =>
         [...readFileSync(new URL(name, MIGRATIONS), 'utf8').matchAll(/CREATE TABLE (?:IF NOT EXISTS )?"(\w+)"/g)].map((m) => m[1]!),
       );
-    expect([...TABLES.keys()].sort()).to.deep.equal(made.filter((name) => name !== 'journal_mark').sort());
+    // One that a later migration makes anew is one table.
+    expect([...TABLES.keys()].sort()).to.deep.equal([...new Set(made)].filter((name) => name !== 'journal_mark').sort());
   });
 
   it('stand behind those they refer to', () => {

@@ -10,6 +10,7 @@
     ['Alt [ and Alt ]', 'Fold the left or the right leaf'],
     ['Alt A', 'Alone with the page; Esc brings everything else back'],
     ['Alt R', 'Find and replace on the page'],
+    ['Alt W', 'Rewrite the selected words'],
     ['Alt ↑ and ↓', 'Move the block or the list item you are in up or down'],
     ['Alt Shift ↑ and ↓', 'Move the section you are in up or down'],
     ['Alt O', 'Show the passage a paragraph came from'],

@@ -34,10 +34,17 @@ export const NOTHING_CAME = 'No file came with this request. Nothing was changed
 /**
  * Makes a piece of material; without any it starts empty. Throws a Complaint, and makes nothing, when a file
  * cannot be read.
+ * @param title what it is called from the start
+ * @param also what is written together with it
  */
-export async function createPiece(person: Person, materials: readonly Material[]): Promise<string> {
+export async function createPiece(
+  person: Person,
+  materials: readonly Material[],
+  title = '',
+  also: (writing: Writing, id: string) => Promise<void> = async () => undefined,
+): Promise<string> {
   const gathered = await gatherAll(person, materials);
-  const empty = { doc: emptyDoc(), details: emptyDetails() };
+  const empty = { doc: emptyDoc(), details: { ...emptyDetails(), title } };
   const draft = takenUp(empty, gathered);
   const looks = await lookOver(draft);
   return write(person, async (writing) => {
@@ -51,6 +58,7 @@ export async function createPiece(person: Person, materials: readonly Material[]
       await addSources(writing, piece.id, gathered);
       await writePiece(writing, piece, stored(draft), looks);
     }
+    await also(writing, piece.id);
     return piece.id;
   });
 }

@@ -16,6 +16,18 @@ const schema = object({
     .matches(/^https?:\/\//, 'TRANSCRIBER_URL must begin with http:// or https://')
     .optional(),
   TRANSCRIBER_TOKEN: string().optional(),
+  /** The drafter's address (docs/drafter.md says how it is spoken to), and its key if it wants one. */
+  DRAFTER_URL: string()
+    .matches(/^https?:\/\//, 'DRAFTER_URL must begin with http:// or https://')
+    .optional(),
+  DRAFTER_TOKEN: string().optional(),
+  /** The picture stock's address (docs/stock.openapi.yaml says how it is spoken to), and its token if it wants one. */
+  STOCK_URL: string()
+    .matches(/^https?:\/\//, 'STOCK_URL must begin with http:// or https://')
+    .optional(),
+  STOCK_TOKEN: string().optional(),
+  /** How long a drafter may take over one answer, in seconds. */
+  EVEN_PAGE_DRAFT_SECONDS: number().min(0.1).max(3600).default(300),
   /** How long an outlet's answer is waited for, in seconds. */
   EVEN_PAGE_OUTLET_SECONDS: number().min(0.1).max(600).default(20),
   /** After how many seconds without a word from the server that took a job up another takes it up. */

@@ -19,23 +19,52 @@ const NO_ANSWER = 'Nothing answered at this address in time. Open it in your bro
  * was looked up and again after each redirect. Throws a Complaint when it is not there, too large, or too slow.
  */
 export async function fetchAddress(address: string): Promise<Material> {
-  const signal = AbortSignal.timeout(MOST_MS);
+  const { url, response } = await reached(address);
+  return { name: nameOf(url, response.headers), bytes: await bodyOf(response), address: url.href };
+}
+
+// As much as tells what kind of file it is.
+const FIRST_BYTES = 64 * 1024;
+
+/** The first bytes of what stands at a web address, and whether it calls itself a page; bounded and refused like `fetchAddress`. */
+export async function firstBytes(address: string): Promise<{ address: string; name: string; bytes: Uint8Array; isPage: boolean }> {
+  const { url, response } = await reached(address);
+  const isPage = /^text\/html|application\/xhtml/i.test(response.headers['content-type'] ?? '');
+  return { address: url.href, name: nameOf(url, response.headers), bytes: await bodyOf(response, FIRST_BYTES), isPage };
+}
+
+/** A media file of the web as it comes, or a range of it; reached and refused like `fetchAddress`. */
+export async function streamAddress(address: string, range: string | null): Promise<IncomingMessage> {
+  // An hour of a clip may be listened to; only its beginning must not be long in coming.
+  return (await reached(address, { ...(range ? { range } : {}) }, STREAM_MS)).response;
+}
+
+const STREAM_MS = 2 * 60 * 60_000;
+
+/** What answers at an address, after the redirects. */
+async function reached(
+  address: string,
+  headers: Record<string, string> = {},
+  mostMs = MOST_MS,
+): Promise<{ url: URL; response: IncomingMessage }> {
+  const signal = AbortSignal.timeout(mostMs);
   let url = webAddress(address);
   for (let n = 0; n <= MOST_REDIRECTS; n++) {
-    const response = await ask(url, signal);
-    const { statusCode = 0, headers } = response;
-    if (statusCode >= 300 && statusCode < 400 && headers.location) {
+    const response = await ask(url, signal, headers);
+    const { statusCode = 0 } = response;
+    const { location } = response.headers;
+    if (statusCode >= 300 && statusCode < 400 && location) {
       response.destroy();
-      url = webAddress(headers.location, url);
+      url = webAddress(location, url);
       continue;
     }
-    if (statusCode !== 200) {
+    if (statusCode !== 200 && statusCode !== 206) {
       response.destroy();
       throw new Complaint(
         `The site answered ${statusCode}, so there is nothing to bring in. Open the address in your browser to see what it says.`,
       );
     }
-    return { name: nameOf(url, headers), bytes: await bodyOf(response), address: url.href };
+    return { url, response };
   }
   throw new Complaint('This address leads from one to the next without an end.');
 }
@@ -58,7 +87,7 @@ const publicOnly: LookupFunction = (host, options, done) =>
     else done(null, found[0]!.address, found[0]!.family);
   });
 
-function ask(url: URL, signal: AbortSignal): Promise<IncomingMessage> {
+function ask(url: URL, signal: AbortSignal, more: Record<string, string>): Promise<IncomingMessage> {
   const host = url.hostname.replace(/^\[|\]$/g, '');
   const free = isAllowed(url.host);
   if (!free && isIP(host) && !isPublic(host)) throw new Complaint(NOT_PUBLIC);
@@ -67,7 +96,12 @@ function ask(url: URL, signal: AbortSignal): Promise<IncomingMessage> {
       url,
       {
         signal,
-        headers: { accept: 'text/html,text/*,application/*;q=0.9,*/*;q=0.5', 'accept-encoding': 'identity', 'user-agent': 'EvenPage/0.1' },
+        headers: {
+          accept: 'text/html,text/*,application/*;q=0.9,*/*;q=0.5',
+          'accept-encoding': 'identity',
+          'user-agent': 'EvenPage/0.1',
+          ...more,
+        },
         ...(free ? {} : { lookup: publicOnly }),
       },
       resolve,
@@ -77,12 +111,17 @@ function ask(url: URL, signal: AbortSignal): Promise<IncomingMessage> {
   });
 }
 
-async function bodyOf(response: IncomingMessage): Promise<Uint8Array> {
+/** The body of an answer; no more of it than `enough` bytes where that is said. */
+async function bodyOf(response: IncomingMessage, enough = Infinity): Promise<Uint8Array> {
   const parts: Buffer[] = [];
   let size = 0;
   try {
     for await (const part of response as AsyncIterable<Buffer>) {
       size += part.length;
+      if (size >= enough) {
+        parts.push(part);
+        break;
+      }
       if (size > MOST_BYTES) throw new Complaint('What stands at this address is larger than 25 MB: bring in the part you need as a file.');
       parts.push(part);
     }

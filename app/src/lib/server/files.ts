@@ -9,10 +9,15 @@ import { syncFolder } from './sync-folder.ts';
 /** Where the file of a digest lies. */
 export const pathOf = (digest: string) => join(environment.EVEN_PAGE_DATA, 'files', digest.slice(0, 2), digest);
 
+/** The SHA-256 of bytes in hexadecimal. */
+export async function digestOf(bytes: Uint8Array): Promise<string> {
+  // On a thread of its own: a large file would keep everybody waiting.
+  return Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes)).toString('hex');
+}
+
 /** Keeps bytes as a file and returns their SHA-256 in hexadecimal. A file is there whole or not at all. */
 export async function keep(bytes: Uint8Array): Promise<string> {
-  // On a thread of its own: a large file would keep everybody waiting.
-  const digest = Buffer.from(await webcrypto.subtle.digest('SHA-256', bytes)).toString('hex');
+  const digest = await digestOf(bytes);
   const path = pathOf(digest);
   if (await stat(path).catch(() => null)) return digest;
   await mkdir(dirname(path), { recursive: true });

@@ -1,7 +1,7 @@
 import { Complaint } from '@even-page/core/complaint';
 import { pictureAddress, type Source } from '@even-page/core/gather';
 import type { Details } from '@even-page/core/post/details';
-import { mapPictures } from '@even-page/core/post/pictures';
+import { mapFiles } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import type { Person } from './person.ts';
 import { addPicture } from './pictures.ts';
@@ -25,7 +25,7 @@ export async function keepPictures(
   const lost: string[] = [];
   for (const [n, picture] of pictures.entries()) {
     try {
-      addresses.set(pictureAddress(n), (await addPicture(person, picture.name, picture.bytes)).src);
+      addresses.set(pictureAddress(n), (await addPicture(person, picture)).src);
     } catch (cause) {
       if (!(cause instanceof Complaint)) throw cause;
       lost.push(picture.name);
@@ -38,7 +38,7 @@ export async function keepPictures(
     source,
     notes: [...notes, ...said],
     ...(draft
-      ? { draft: { ...draft, doc: mapPictures(docFromJSON(draft.doc), (src) => (isGathered(src) ? (addresses.get(src) ?? null) : src)) } }
+      ? { draft: { ...draft, doc: mapFiles(docFromJSON(draft.doc), (src) => (isGathered(src) ? (addresses.get(src) ?? null) : src)) } }
       : {}),
   };
 }

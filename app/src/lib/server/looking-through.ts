@@ -1,11 +1,14 @@
+import type { Rights } from '@even-page/core/dress';
+import { filesOf } from '@even-page/core/post/pictures';
 import { Complaint } from '@even-page/core/complaint';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
 import { Helper } from './helper.ts';
 import { figuresAlone, type Looks } from './looks.ts';
+import { rightsAt } from './pictures.ts';
 
 /** A page as it goes to the program that looks it through. */
-export type Page = { doc: object; details: Details };
+export type Page = { doc: object; details: Details; rights: Record<string, Rights> };
 
 const TOO_LONG = 'This page takes longer to check than there is time for: look for a line of letters without a space.';
 
@@ -18,7 +21,8 @@ const looker = new Helper<Page, Looks>('looks', {
 });
 
 /** What every check finds on a page, beside the server. Throws a Complaint when that takes too long. */
-export const lookThrough = ({ doc, details }: Draft): Promise<Looks> => looker.ask({ doc: doc.toJSON() as object, details });
+export const lookThrough = async ({ doc, details }: Draft): Promise<Looks> =>
+  looker.ask({ doc: doc.toJSON() as object, details, rights: await rightsAt(filesOf(doc)) });
 
 // Nobody's save waits longer for what the Desk says of it.
 const PATIENCE_MS = 1500;
@@ -32,5 +36,5 @@ export async function lookOver(draft: Draft): Promise<Looks> {
     throw cause;
   });
   const looks = await Promise.race([looked, enough]).finally(() => clearTimeout(timer));
-  return looks ?? figuresAlone(draft.doc);
+  return looks ?? figuresAlone(draft.doc, draft.details);
 }

@@ -2,10 +2,10 @@ import { and, eq, type SQL } from 'drizzle-orm';
 import { Complaint } from '@even-page/core/complaint';
 import { pictureFileName } from '@even-page/core/dress';
 import type { Details } from '@even-page/core/post/details';
-import { mapPictures, picturesOf } from '@even-page/core/post/pictures';
 import { docFromJSON, type PostNode } from '@even-page/core/post/schema';
 import {
   createMessage,
+  type Edition,
   findListed,
   isPostList,
   isWebAddress,
@@ -14,12 +14,16 @@ import {
   type SendOutcome,
   updateMessage,
 } from '@even-page/core/send';
+import { pictureId } from '$lib/picture-address.ts';
+import { captionsOf } from './captions.ts';
 import { database, write } from './database.ts';
+import { dressFor } from './dressing.ts';
 import type { Database } from './engine.ts';
+import { bytesOf, keep } from './files.ts';
 import { lookThrough } from './looking-through.ts';
 import { NoAnswer, patience, post, query, Unreached, upload, type Endpoint } from './micropub-client.ts';
 import type { Person } from './person.ts';
-import { pictureBytes } from './pictures.ts';
+import { filesFor, type Placed, readPicture, variantBytes } from './pictures.ts';
 import { readVersion, refreshDeskRow, standingOf } from './pieces.ts';
 import { outlets, postings, sendings, sentPictures } from './schema.ts';
 import { unseal } from './secrets.ts';
@@ -63,11 +67,11 @@ export async function publish(person: Person, pieceId: string, outletId: string,
     const [posting] = await db.select().from(postings).where(here);
     const stands = posting?.url ?? (earlier === null ? null : await standsAt(outlet, await versionOf(pieceId, earlier), seen));
     mayStand &&= stands !== null;
-    const doc = await withPicturesSent(db, place, local);
+    const edition = await editionAt(db, place, { details, doc: local });
     await hold(place, version);
     if (stands === null) mayStand = true;
     isSent = true;
-    const outcome = await outcomeAt(outlet, stands ? updateMessage(stands, details, doc) : createMessage(details, doc), stands);
+    const outcome = await outcomeAt(outlet, stands ? updateMessage(stands, edition) : createMessage(edition), stands);
     if ('refused' in outcome) {
       if (stands === null) mayStand = false;
       throw new Complaint(
@@ -154,36 +158,79 @@ async function standsAt(outlet: Outlet, sent: Post | null, seen: Seen | undefine
   if (seen?.address && !isWebAddress(seen.address)) throw new Complaint('The address of a post begins with https:// or http://.');
   if (seen) return seen.address;
   const { status, body } = await query(outlet, 'source');
-  if (status === 200 && isPostList(body) && sent) return findListed(body, sent.details, sent.doc);
+  if (status === 200 && isPostList(body) && sent) return findListed(body, await editionHere(sent));
   throw new Unsure(
     `An earlier sending to ${outlet.name} got no clear answer, and this outlet cannot be asked what it has. Open it and look whether the post is there.`,
   );
 }
 
-/** The page with the outlet's own address on every picture; those it does not have yet are sent first. */
-async function withPicturesSent(db: Database, place: SendingPlace, doc: PostNode): Promise<PostNode> {
-  const addresses = new Map<string, string>();
-  for (const { src, alt } of picturesOf(doc)) {
-    const digest = /^\/pictures\/([0-9a-f]{64})\.webp$/.exec(src)?.[1];
-    if (digest && !addresses.has(src)) addresses.set(src, await sentPicture(db, place, digest, alt));
-  }
-  return mapPictures(doc, (src) => addresses.get(src) ?? src);
+/** The post as it goes to the outlet, with the outlet's own address on every file; those it does not have yet are sent first. */
+async function editionAt(db: Database, place: SendingPlace, { details, doc }: Post): Promise<Edition> {
+  const picture =
+    (words: string): Placed =>
+    (file) =>
+      sentFile(db, place, { digest: file.digest, name: pictureFileName(words, extensionOf(file.format)), type: file.format }, () =>
+        variantBytes(file),
+      );
+  const dress = await dressFor(doc, {
+    picture,
+    recording: (digest, type, title) =>
+      sentFile(db, place, { digest, name: pictureFileName(title || 'clip', extensionOf(type)), type }, () => bytesOf(digest)),
+    captions: async (source, title) => {
+      const bytes = new TextEncoder().encode(await captionsOf(source));
+      const file = { digest: await keep(bytes), name: pictureFileName(title || 'captions', 'vtt'), type: 'text/vtt' };
+      return sentFile(db, place, file, () => Promise.resolve(Buffer.from(bytes)));
+    },
+  });
+  return { details, doc, dress, cover: await coverAt(details, picture) };
 }
 
-async function sentPicture(db: Database, place: SendingPlace, digest: string, alt: string): Promise<string> {
+async function coverAt({ cover, title }: Details, picture: (words: string) => Placed): Promise<Edition['cover']> {
+  const id = cover && pictureId(cover);
+  if (!id) return null;
+  const { alt } = await readPicture(id);
+  const files = await filesFor(id, 'cover');
+  // Of the two files the one that every program reads that shows share pictures.
+  return { address: await picture(alt || title)(files.find((f) => f.format === 'image/jpeg') ?? files[0]!), alt };
+}
+
+/** The post with its files where they are here: for what only its words are needed of. */
+const editionHere = async ({ details, doc }: Post): Promise<Edition> => {
+  const here = (address: string) => Promise.resolve(address);
+  const dress = await dressFor(doc, {
+    picture: () => (file) => here(`/pictures/${file.pictureId}?as=${file.purpose}`),
+    recording: (digest) => here(`/recordings/${digest}`),
+    captions: (source) => here(`/sources/${source}/captions`),
+  });
+  return { details, doc, dress, cover: null };
+};
+
+const EXTENSIONS: Record<string, string> = {
+  ...{ 'image/jpeg': 'jpg', 'image/svg+xml': 'svg', 'audio/mpeg': 'mp3', 'audio/mp4': 'm4a', 'audio/ogg': 'ogg' },
+  'video/quicktime': 'mov',
+};
+const extensionOf = (type: string): string => EXTENSIONS[type] ?? /\/(?:x-)?([a-z0-9]+)/.exec(type)?.[1] ?? 'bin';
+
+/** A file on its way to an outlet: its digest, the name it gets there, its media type. */
+type SentFile = { digest: string; name: string; type: string };
+
+async function sentFile(
+  db: Database,
+  place: SendingPlace,
+  { digest, name, type }: SentFile,
+  bytes: () => Promise<Buffer>,
+): Promise<string> {
   const { person, outlet } = place;
   const [known] = await db
     .select()
     .from(sentPictures)
     .where(and(eq(sentPictures.outletId, outlet.id), eq(sentPictures.digest, digest)));
   if (known) return known.url;
-  if (!outlet.mediaEndpoint) throw new Complaint(`${outlet.name} takes no pictures: take them out, or choose another outlet.`);
-  const picture = await pictureBytes(digest);
-  if (!picture) throw new Complaint('A picture on the page is no longer here: put it in again, then send.');
+  if (!outlet.mediaEndpoint) throw new Complaint(`${outlet.name} takes no pictures and clips: take them out, or choose another outlet.`);
   await hold(place);
-  const { status, location } = await upload(outlet, outlet.mediaEndpoint, pictureFileName(alt, 'webp'), picture.type, picture.bytes);
+  const { status, location } = await upload(outlet, outlet.mediaEndpoint, name, type, await bytes());
   if (status !== 201 || location === null || !isWebAddress(location)) {
-    throw new Complaint(`${outlet.name} did not take the picture “${alt}” (status ${status}). Nothing was published; send again.`);
+    throw new Complaint(`${outlet.name} did not take the file ${name} (status ${status}). Nothing was published; send again.`);
   }
   await write(person, (writing) => writing.insertOnce(sentPictures, { outletId: outlet.id, digest, url: location }));
   return location;

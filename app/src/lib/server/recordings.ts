@@ -1,16 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { mkdir, rm } from 'node:fs/promises';
-import { join } from 'node:path';
+import { closeSync, openSync, readSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
-import { FileStore } from '@tus/file-store';
-import { Server } from '@tus/server';
 import { Complaint } from '@even-page/core/complaint';
 import { type Captions, mediaType } from '@even-page/core/gather';
 import { shortened } from '@even-page/core/language/storable';
 import { nextPosition } from './bring-in.ts';
 import { database, write } from './database.ts';
-import { environment } from './environment.ts';
 import { keepFile } from './files.ts';
 import { addJob, addJobAgain } from './jobs/queue.ts';
 import { NOT_YET, transcribeJob } from './jobs/transcribe.ts';
@@ -18,29 +13,8 @@ import { GONE, lockPiece, refreshDeskRow } from './pieces.ts';
 import type { Person } from './person.ts';
 import { readCaptions } from './reader.ts';
 import { pieceSources, sources, type PublishedRecording, type Recording, type Transcribing } from './schema.ts';
+import { clearUpload, wholeUpload } from './upload-server.ts';
 import { worded } from './worded.ts';
-
-const folder = join(environment.EVEN_PAGE_DATA, 'uploads');
-// Ten hours of video, and no more than a disk is likely to have room for.
-const MOST_BYTES = 20 * 1024 ** 3;
-
-let uploads: Server | null = null;
-
-/** The server of resumable uploads (tus 1.0.0). */
-export async function uploadServer(): Promise<Server> {
-  if (!uploads) {
-    await mkdir(folder, { recursive: true });
-    uploads = new Server({
-      path: '/uploads',
-      datastore: new FileStore({ directory: folder }),
-      maxSize: MOST_BYTES,
-      relativeLocation: true,
-    });
-  }
-  return uploads;
-}
-
-const UPLOAD = /^[0-9a-f]{32}$/;
 
 /**
  * Makes a source of a recording that was uploaded. Captions inside it are its words; without any a job asks the
@@ -56,13 +30,11 @@ export async function addRecording(person: Person, id: string, upload: string, n
 }
 
 async function takeIn(person: Person, id: string, upload: string, name: string): Promise<void> {
-  const store = (await uploadServer()).datastore;
-  const state = UPLOAD.test(upload) ? await store.getUpload(upload).catch(() => null) : null;
-  if (!state || state.offset !== state.size) throw new Complaint('This recording did not arrive whole: send it again.');
-  const path = join(folder, upload);
+  const whole = await wholeUpload(upload);
+  if (!whole) throw new Complaint('This recording did not arrive whole: send it again.');
+  const { path, size } = whole;
   const media = mediaType(bytesAt(path, 0, 4096));
   if (!media) throw new Complaint(`${name} is no recording that can be played: use WebM, MP4, MP3, M4A, WAV or Ogg.`);
-  const size = statSync(path).size;
   const [captions, ...others] = await readCaptions({ path, size, type: media.type });
   const passages = captions?.passages ?? [];
   // The upload stays where it is until its row stands: whatever happens in between, it need not be sent again.
@@ -103,7 +75,7 @@ async function takeIn(person: Person, id: string, upload: string, name: string):
     if (transcribing) await addJob(writing, transcribeJob(source.id));
     await refreshDeskRow(writing, id);
   });
-  for (const done of [path, `${path}.json`]) await rm(done, { force: true });
+  await clearUpload(upload);
 }
 
 async function isTakenIn(upload: string): Promise<boolean> {

@@ -1,8 +1,12 @@
-import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, real, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import type { Focus, Rights } from '@even-page/core/dress';
 import type { Passage, Reading, SourceKind } from '@even-page/core/gather';
+import type { Form, OwnBrief } from '@even-page/core/post/brief';
 import type { Details } from '@even-page/core/post/details';
+import type { Origin } from '@even-page/core/post/schema';
 import type { Gravity } from '@even-page/core/proof';
 import type { Edit, House } from '@even-page/core/tidy';
+import type { TaskName } from '@even-page/core/write';
 import type { Step } from '../steps.ts';
 import type { Looks } from './looks.ts';
 
@@ -17,6 +21,12 @@ export type PublishedRecording = { title: string; description: string; address: 
 
 /** How the transcriber stands with a recording: the name it gave the work, how far it is (0 to 1), and what went wrong or holds it up. */
 export type Transcribing = { state: 'working' | 'failed'; job: string | null; progress: number; says: string };
+
+/** How a round of drafting stands: at work, answered, stopped by the writer, or broken off. */
+export type RoundState = 'working' | 'done' | 'stopped' | 'failed';
+
+/** What an answer is held against besides the material: the form, length and links asked for, and the blocks of the page it is to stand in place of. */
+export type RoundAsked = { form: Form; words: number; blocks: string[]; was: object };
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
 
@@ -112,18 +122,67 @@ export const pieceSources = pgTable(
   (t) => [primaryKey({ columns: [t.pieceId, t.sourceId] })],
 );
 
-export const pictures = pgTable('pictures', {
-  /** SHA-256 of the bytes, which are kept in a file of that name. */
-  digest: text('digest').primaryKey(),
-  name: text('name').notNull(),
-  type: text('type').notNull(),
-  width: integer('width').notNull(),
-  height: integer('height').notNull(),
-  bytes: integer('bytes').notNull(),
-  /** The picture as it came, before it was made lighter: its digest and weight. */
-  original: text('original').notNull(),
-  originalBytes: integer('original_bytes').notNull(),
-  createdAt: moment('created_at').notNull().defaultNow(),
+/** Pictures by an id of their own: the file each came as, which is kept as it is, and what is known of it. */
+export const pictures = pgTable(
+  'pictures',
+  {
+    id: uuid('id').primaryKey(),
+    name: text('name').notNull(),
+    /** The file as it came: its SHA-256, media type, weight, and its size in pixels, upright. */
+    original: text('original').notNull(),
+    type: text('type').notNull(),
+    originalBytes: integer('original_bytes').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    rights: jsonb('rights').$type<Rights>().notNull(),
+    /** The alternative text it comes onto a page with. */
+    alt: text('alt').notNull().default(''),
+    focus: jsonb('focus').$type<Focus>().notNull(),
+    quality: integer('quality').notNull(),
+    /** What it is found by: its look (core/src/dress/likeness.ts) and its colour. */
+    look: text('look').notNull().default(''),
+    colour: text('colour').notNull().default(''),
+    /** Put away: pages that show it show it still. */
+    goneAt: moment('gone_at'),
+    createdAt: moment('created_at').notNull().defaultNow(),
+    createdBy: text('created_by').notNull(),
+  },
+  (t) => [index('pictures_created').on(t.createdAt), index('pictures_original').on(t.original)],
+);
+
+/** The light files made of pictures, each for a purpose: a width, or a shape cut around the focus. */
+export const pictureVariants = pgTable(
+  'picture_variants',
+  {
+    pictureId: uuid('picture_id')
+      .notNull()
+      .references(() => pictures.id, { onDelete: 'cascade' }),
+    purpose: text('purpose').notNull(),
+    /** Its media type. */
+    format: text('format').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    digest: text('digest').notNull(),
+    bytes: integer('bytes').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.pictureId, t.purpose, t.format] }), index('picture_variants_digest').on(t.digest)],
+);
+
+/** Clips by their address: what its host said when it was asked. */
+export const clips = pgTable('clips', {
+  address: text('address').primaryKey(),
+  kind: text('kind').$type<'video' | 'audio' | 'frame'>().notNull(),
+  /** The media file, or the frame of the host. */
+  player: text('player').notNull(),
+  title: text('title').notNull(),
+  author: text('author').notNull().default(''),
+  provider: text('provider').notNull().default(''),
+  width: integer('width').notNull().default(0),
+  height: integer('height').notNull().default(0),
+  /** The host's own still, as a picture here. */
+  still: text('still').notNull().default(''),
+  lookedAt: moment('looked_at').notNull().defaultNow(),
+  lookedBy: text('looked_by').notNull(),
 });
 
 export const outlets = pgTable('outlets', {
@@ -175,16 +234,14 @@ export const sendings = pgTable(
   (t) => [primaryKey({ columns: [t.pieceId, t.outletId] })],
 );
 
-/** Where a picture stands at an outlet, so that it is sent there once. */
+/** Where a file of a picture or a clip stands at an outlet, so that it is sent there once. */
 export const sentPictures = pgTable(
   'sent_pictures',
   {
     outletId: uuid('outlet_id')
       .notNull()
       .references(() => outlets.id, { onDelete: 'cascade' }),
-    digest: text('digest')
-      .notNull()
-      .references(() => pictures.digest),
+    digest: text('digest').notNull(),
     url: text('url').notNull(),
   },
   (t) => [primaryKey({ columns: [t.outletId, t.digest] })],
@@ -211,6 +268,84 @@ export const jobs = pgTable(
     says: text('says').notNull().default(''),
   },
   (t) => [index('jobs_due').on(t.state, t.runAt)],
+);
+
+/** The services that draft, as the owner set them: how each is spoken to, its address, model and sealed key. */
+export const drafters = pgTable('drafters', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull(),
+  form: text('form').notNull(),
+  address: text('address').notNull(),
+  model: text('model').notNull().default(''),
+  token: text('token').notNull().default(''),
+  createdAt: moment('created_at').notNull().defaultNow(),
+});
+
+/** Briefs kept under a name, to begin others from. */
+export const patterns = pgTable('patterns', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull().unique(),
+  brief: jsonb('brief').$type<OwnBrief>().notNull(),
+  keptAt: moment('kept_at').notNull().defaultNow(),
+  keptBy: text('kept_by').notNull(),
+});
+
+/** Covers kept under a name, to make others from. */
+export const coverTemplates = pgTable('cover_templates', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull().unique(),
+  design: jsonb('design').$type<object>().notNull(),
+  keptAt: moment('kept_at').notNull().defaultNow(),
+  keptBy: text('kept_by').notNull(),
+});
+
+/** Every asking of a drafter for a piece, and what came of it. */
+export const rounds = pgTable(
+  'rounds',
+  {
+    id: uuid('id').primaryKey(),
+    pieceId: uuid('piece_id')
+      .notNull()
+      .references(() => pieces.id, { onDelete: 'cascade' }),
+    /** The id of the heading it is about; empty when it is about all of the post, or words selected. */
+    section: text('section').notNull(),
+    task: text('task').$type<TaskName>().notNull(),
+    wish: text('wish').notNull(),
+    drafter: text('drafter').notNull(),
+    state: text('state').$type<RoundState>().notNull(),
+    /** The answer as it came, as Markdown, where its numbers of passages lead, and what was said besides. */
+    answer: text('answer').notNull().default(''),
+    passages: jsonb('passages').$type<Record<string, Origin>>().notNull(),
+    notes: jsonb('notes').$type<string[]>().notNull().default([]),
+    asked: jsonb('asked').$type<RoundAsked>().notNull(),
+    askedAt: moment('asked_at').notNull().defaultNow(),
+    askedBy: text('asked_by').notNull(),
+    seconds: real('seconds').notNull().default(0),
+    /** Whether it was taken, and how much of it; null as long as it was not. */
+    taken: text('taken').$type<'whole' | 'part'>(),
+    takenAt: moment('taken_at'),
+  },
+  (t) => [index('rounds_of_piece').on(t.pieceId, t.askedAt)],
+);
+
+/** What may become a piece some day: typed anywhere, perhaps without a network, under an id of its own. */
+export const ideas = pgTable(
+  'ideas',
+  {
+    id: uuid('id').primaryKey(),
+    line: text('line').notNull(),
+    notes: text('notes').notNull().default(''),
+    subject: text('subject').notNull().default(''),
+    links: jsonb('links').$type<string[]>().notNull().default([]),
+    pictures: jsonb('pictures').$type<string[]>().notNull().default([]),
+    /** The day it is wished for, as YYYY-MM-DD. */
+    wishedFor: text('wished_for'),
+    /** The piece that was begun from it. */
+    pieceId: uuid('piece_id').references(() => pieces.id, { onDelete: 'set null' }),
+    createdAt: moment('created_at').notNull(),
+    createdBy: text('created_by').notNull(),
+  },
+  (t) => [index('ideas_created').on(t.createdAt)],
 );
 
 /** One row: the writer's own rules. */

@@ -28,7 +28,7 @@ export function unseal(kept: string): string {
     return Buffer.concat([decipher.update(bytes.subarray(NONCE + TAG)), decipher.final()]).toString('utf8');
   } catch (cause) {
     throw new Complaint(
-      'The access token of this outlet cannot be read with the key of this server: put the right key file back, or add the outlet anew with its token.',
+      'The access token kept here cannot be read with the key of this server: put the right key file back, or set the token anew.',
       { cause },
     );
   }

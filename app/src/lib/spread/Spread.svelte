@@ -84,6 +84,7 @@
     else if (event.code === 'BracketRight') fold('right');
     else if (event.code === 'KeyA') piece.alone = !piece.alone;
     else if (event.code === 'KeyR' && !event.shiftKey) piece.page.finding = true;
+    else if (event.code === 'KeyW' && !event.shiftKey) void piece.rewriteSelected();
     else if (event.code === 'Digit0') side = side === 'left' ? 'right' : 'left';
     else return;
     event.preventDefault();

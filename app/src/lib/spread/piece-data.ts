@@ -1,8 +1,11 @@
 import type { Reading, ShownKind, Source } from '@even-page/core/gather';
 import type { Details } from '@even-page/core/post/details';
-import type { PostNode } from '@even-page/core/post/schema';
+import type { Form } from '@even-page/core/post/brief';
+import type { Origin, PostNode } from '@even-page/core/post/schema';
+import type { TaskName } from '@even-page/core/write';
 import type { Edit, House } from '@even-page/core/tidy';
 import type { Step } from '$lib/steps.ts';
+import type { FoundClip, Picture } from '$lib/pictures/known.ts';
 
 /** A source of the piece as the Spread holds it: what it says, the repairs taken, and those proposed once they are known. */
 export type SourceInHand = {
@@ -27,12 +30,37 @@ export type SourceInHand = {
 export type Outlet = { id: string; name: string; endpoint: string };
 export type Posting = { outletId: string; outlet: string; url: string; version: number; sentAt: Date };
 
+/** A service that drafts, as it can be chosen. */
+export type Drafter = { id: string; name: string };
+
+/** One asking of a drafter and what came of it. */
+export type Round = {
+  id: string;
+  section: string;
+  task: TaskName;
+  wish: string;
+  drafter: string;
+  state: 'working' | 'done' | 'stopped' | 'failed';
+  answer: string;
+  passages: Record<string, Origin>;
+  notes: string[];
+  asked: { form: Form; words: number; blocks: string[]; was: object };
+  askedAt: string;
+  askedBy: string;
+  seconds: number;
+  taken: 'whole' | 'part' | null;
+  takenAt: string | null;
+};
+
 /** What the server sends for a piece. */
 export type PieceData = {
   piece: { id: string; version: number; step: Step; doc: object; details: Details; touchedAt: Date };
   sources: Omit<SourceInHand, 'proposed'>[];
   postings: Posting[];
   outlets: Outlet[];
+  drafters: Drafter[];
+  /** What is known of the pictures and clips on the page. */
+  dress: { pictures: Picture[]; clips: FoundClip[] };
   house: House;
   /** What each kind of source is called, and how it can be read. */
   kinds: Readonly<Record<string, ShownKind>>;
@@ -40,6 +68,3 @@ export type PieceData = {
 
 /** Two versions of the page: an older one, and a newer one or the page as it stands. */
 export type Comparing = { older: number; newer: number | null; was: PostNode; is: PostNode | null };
-
-/** A picture as the server took it in. */
-export type Picture = { src: string; width: number; height: number; bytes: number; originalBytes: number; name: string };

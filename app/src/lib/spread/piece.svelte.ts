@@ -6,23 +6,26 @@ import { docFromJSON, type Origin } from '@even-page/core/post/schema';
 import { turnIn } from '@even-page/core/post/turns';
 import { changeEdits, draftChanges, type Edit, type EditChange, editKey } from '@even-page/core/tidy';
 import { timeAt } from '@even-page/core/gather';
-import { askServer, form } from '$lib/ask-server.ts';
+import { askServer } from '$lib/ask-server.ts';
 import type { Step } from '$lib/steps.ts';
 import { status } from '$lib/status.svelte.ts';
 import { core } from '$lib/workers/core.ts';
 import { MaterialInHand } from './gather/material-in-hand.svelte.ts';
 import { Making } from './making.svelte.ts';
 import { PageInHand } from './page/page-in-hand.svelte.ts';
-import type { Outlet, Picture, PieceData, Posting } from './piece-data.ts';
+import { DressInHand } from './dress/dress-in-hand.svelte.ts';
+import type { Drafter, Outlet, PieceData, Posting } from './piece-data.ts';
 import { Player } from './player/player.svelte.ts';
 import { Proofing } from './proof/proofing.svelte.ts';
 import { Saver } from './saving/saver.svelte.ts';
+import type { Drafting } from './write/draft/drafting.svelte.ts';
 
 /** The piece in hand: one truth for both leaves, the spine and the strip. */
 export class Piece {
   readonly id: string;
   readonly page: PageInHand;
   readonly material: MaterialInHand;
+  readonly dress: DressInHand;
   readonly proofing: Proofing;
   readonly saver: Saver;
   readonly player = new Player();
@@ -33,6 +36,13 @@ export class Piece {
   postings = $state.raw<Posting[]>([]);
   /** Whether the writer is alone with the page: everything else is folded away. */
   alone = $state(false);
+  /** What stands beside the page in Dress, and in Write. */
+  dressView = $state<'pictures' | 'clips' | 'cover'>('pictures');
+  writeView = $state<'said' | 'brief' | 'rounds' | 'versions'>('said');
+  /** The services that draft, and the drafting in hand once it was begun. */
+  drafters = $state.raw<Drafter[]>([]);
+  #drafting: Promise<Drafting> | undefined;
+  #endDressing = () => {};
   readonly #touchedAt: Date;
 
   constructor(data: PieceData) {
@@ -43,11 +53,24 @@ export class Piece {
       this.proofing.soon();
     });
     this.material = new MaterialInHand(data);
-    this.proofing = new Proofing(this.page, this.material, () => this.detailsNow());
+    this.dress = new DressInHand(
+      id,
+      this.page,
+      data.dress,
+      () => this.material.sources,
+      () => this.proofing?.soon(),
+    );
+    this.proofing = new Proofing(
+      this.page,
+      this.material,
+      () => this.detailsNow(),
+      () => this.dress.rights(),
+    );
     this.#step = step;
     this.#details = details;
     this.#touchedAt = touchedAt;
     this.outlets = data.outlets;
+    this.drafters = data.drafters;
     this.postings = data.postings;
     this.saver = new Saver(
       {
@@ -63,6 +86,7 @@ export class Piece {
   /** Starts the work that only a browser can do: called once, when the Spread stands there. */
   begin(): void {
     void this.#beginSaving();
+    this.#endDressing = this.dress.begin();
     void this.material.findEdits();
     this.proofing.soon();
   }
@@ -77,13 +101,34 @@ export class Piece {
   /** Ends that work, and saves what is left to save. */
   end(): void {
     this.proofing.end();
+    this.#endDressing();
     void this.saver.close();
+  }
+
+  /** The drafting of this piece: fetched when it is first asked for, and the same from then on. */
+  drafting(): Promise<Drafting> {
+    this.#drafting ??= import('./write/draft/drafting.svelte.ts').then(({ Drafting }) => new Drafting(this));
+    this.#drafting.catch(() => (this.#drafting = undefined));
+    return this.#drafting;
+  }
+
+  /** Turns to the words selected on the page, to have them rewritten. */
+  async rewriteSelected(): Promise<void> {
+    const drafting = await this.drafting().catch(() => null);
+    if (!drafting) status.says = 'This part could not be fetched: the server does not answer';
+    else if (!drafting.turnToSelection()) status.says = 'Select the words that should be rewritten first';
+    else {
+      this.goTo('write');
+      this.writeView = 'rounds';
+    }
   }
 
   /** Takes over what the server knows after material was added or the piece was sent. */
   adopt(data: PieceData): void {
     if (this.saver.isUntouched) this.#step = data.piece.step;
     this.outlets = data.outlets;
+    this.drafters = data.drafters;
+    this.dress.know(data.dress);
     this.postings = data.postings;
     this.proofing.forget();
     this.material.take(data.sources, this.saver.unsentEdits);
@@ -167,12 +212,6 @@ export class Piece {
     const turned = await core().turnedBlock(this.material.tidied, text, origins ?? []);
     if (turned === null) status.says = 'These words were changed by hand: they stay as they are';
     else if (turned !== text) this.page.reword(id, text, turned);
-  }
-
-  /** Takes picture files in and puts them into the page. Throws Refused with a sentence when one is no picture. */
-  async bringPictures(files: readonly File[], at?: number): Promise<void> {
-    const { pictures } = await askServer<{ pictures: Picture[] }>(`/pieces/${this.id}/pictures`, form('picture', files));
-    for (const picture of pictures) this.page.insertPicture(picture, at);
   }
 
   /** Shows the passages an origin mark names on the left leaf. */

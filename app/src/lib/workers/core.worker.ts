@@ -2,10 +2,13 @@ import { expose } from 'comlink';
 import worthAddress from '@even-page/core/data/worth.bin?url';
 import marksAddress from '@even-page/core/data/marks.bin?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
+import type { Rights } from '@even-page/core/dress';
 import type { Source } from '@even-page/core/gather';
 import { docFromJSON, schema, type Origin } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
+import type { Brief, OwnBrief } from '@even-page/core/post/brief';
 import { figuresOf, proof } from '@even-page/core/proof';
+import { showTime } from '@even-page/core/language/times';
 import { titleCase } from '@even-page/core/language/title-case';
 import {
   type Belonging,
@@ -39,7 +42,32 @@ import {
   tiesOf,
   withStandingPart,
 } from '@even-page/core/shape';
-import { findInMaterial, type FoundSentence, indexOf, type MaterialIndex } from '@even-page/core/write';
+import {
+  type AskedSection,
+  askedOutline,
+  type BriefPart,
+  briefAsOne,
+  briefInSteps,
+  draftRequest,
+  type DraftRequest,
+  filledBrief,
+  type FilledBrief,
+  findInMaterial,
+  type FoundSentence,
+  type GivenPassage,
+  givenPassages,
+  guard,
+  type GuardFinding,
+  indexOf,
+  type Known,
+  knownFacts,
+  type Leftover,
+  leftovers,
+  type MaterialIndex,
+  nameOf,
+  type Proposed,
+  type RequestGround,
+} from '@even-page/core/write';
 import { type MadePage, makePage, type PageWishes, turnedBlock, writtenMaterial } from '@even-page/core/page';
 import {
   choicesOf,
@@ -75,7 +103,19 @@ const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
 const worth = fetched<WorthModel>(worthAddress, readWorth);
 
 /** The material in hand, and what was made of it: another number of sections, or other words to find, are there at once. */
-let held: { key: string; materials: SourceProse[]; shape?: Shape; index?: MaterialIndex } | undefined;
+let held:
+  | {
+      key: string;
+      materials: SourceProse[];
+      shape?: Shape;
+      index?: MaterialIndex;
+      drafted?: DraftedFrom;
+      known?: { own: string; facts: Known };
+    }
+  | undefined;
+
+/** What drafts are made from: how the material as written is told, and its stretches. */
+type DraftedFrom = { person: string; passages: GivenPassage[] };
 
 function heldMaterial(tidied: TidiedSource[]) {
   const edited = tidied.map((t) => ({ ...t, edits: editsForSections(t.edits, t.proposed) }));
@@ -91,6 +131,64 @@ const forPage = (tidied: TidiedSource[]) =>
   tidied.map((t) => ({ source: t.id, paragraphs: proseOf(t.source, editsForSections(t.edits, t.proposed)), choices: choicesOf(t.edits) }));
 
 const knowledge = async () => ({ subjects: await subjects().catch(() => null), worth: await worth().catch(() => null) });
+
+/** The material as drafters are given it. */
+async function draftedFrom(tidied: TidiedSource[]): Promise<DraftedFrom> {
+  const material = heldMaterial(tidied);
+  if (!material.drafted) {
+    const { materials, person } = writtenMaterial(forPage(tidied), { length: 'all' }, await knowledge());
+    material.drafted = { person, passages: givenPassages(materials) };
+  }
+  return material.drafted;
+}
+
+/** The facts of the material, and what the writer says besides. */
+function factsOf(tidied: TidiedSource[], own: string): Known {
+  const material = heldMaterial(tidied);
+  if (material.known?.own !== own) material.known = { own, facts: knownFacts(material.materials, own) };
+  return material.known.facts;
+}
+
+/** What a brief is made from, as it goes between the threads. */
+export type BriefGround = { doc: object; details: Details; house: House; tidied: TidiedSource[]; names: Record<string, string> };
+
+async function groundOf({ doc: json, details, house, tidied, names }: BriefGround): Promise<RequestGround & { filled: FilledBrief }> {
+  const doc = docFromJSON(json);
+  const own: OwnBrief = details.brief ?? {};
+  const { person, passages } = await draftedFrom(tidied);
+  const titles = tidied.flatMap((t) => t.source.title ?? []);
+  const filled = filledBrief(own, { details, doc, titles, person, house });
+  return {
+    doc,
+    own,
+    brief: filled.brief,
+    filled,
+    words: details.words ?? 0,
+    never: house.never,
+    passages,
+    nameOf: (source) => names[source] ?? '',
+    placeOf: ({ origin }) => (origin.startMs === undefined ? `¶ ${origin.first + 1}` : showTime(origin.startMs)),
+  };
+}
+
+/** A brief as it stands: filled in, with its outline, what feeds each section, and what is left over from another piece. */
+export type StandingBrief = FilledBrief & {
+  outline: AskedSection[];
+  /** The stretches that feed a section, by their numbers. */
+  passages: Record<string, { text: string; at: string; name: string }>;
+  leftovers: Leftover[];
+};
+
+/** A request, and where its numbers of passages lead. */
+export type MadeRequest = { request: DraftRequest; passages: Record<string, Origin> };
+
+/** A proposal as it goes between the threads. */
+export type SentProposal = Omit<Proposed, 'doc' | 'was' | 'others' | 'known'> & {
+  doc: object;
+  was: object;
+  others: object[];
+  brief: Brief;
+};
 
 /** A page made, as it goes between the threads: its document as JSON. */
 export type SentPage = Omit<MadePage, 'doc' | 'sections'> & { doc: object };
@@ -172,9 +270,41 @@ const work = {
     const known = await subjects().catch(() => null);
     return { lists: hiddenLists(doc), same: sameMatter(doc, known), belonging: belonging(doc, known), bold: boldHeadings(doc) };
   },
-  proof(json: object, details: Details) {
+  /** The brief of a piece as it stands. */
+  async brief(given: BriefGround): Promise<StandingBrief> {
+    const ground = await groundOf(given);
+    const outline = askedOutline(ground);
+    const fed = new Set(outline.flatMap((part) => part.passages));
+    const passages = Object.fromEntries(
+      ground.passages.filter((p) => fed.has(p.id)).map((p) => [p.id, { text: p.text, at: ground.placeOf(p), name: nameOf(p) }]),
+    );
+    const known = [given.details.title, ground.doc.textContent, ...ground.passages.map((p) => p.text)].join(' ');
+    return { ...ground.filled, outline, passages, leftovers: leftovers({ brief: ground.own, sections: outline }, known) };
+  },
+  /** The brief as text: in one, and in steps. */
+  async briefText(given: BriefGround): Promise<{ one: BriefPart; steps: BriefPart[] }> {
+    const ground = await groundOf(given);
+    return { one: briefAsOne(ground), steps: briefInSteps(ground) };
+  },
+  /** One asking of a drafter. */
+  async draftRequest(given: BriefGround, ask: Parameters<typeof draftRequest>[0]): Promise<MadeRequest> {
+    const ground = await groundOf(given);
+    const request = draftRequest(ask, ground);
+    const asked = new Set(request.passages.map((p) => p.id));
+    return { request, passages: Object.fromEntries(ground.passages.filter((p) => asked.has(p.id)).map((p) => [p.id, p.origin])) };
+  },
+  /** The stretches of the material as drafters are given them, by their numbers. */
+  async passages(tidied: TidiedSource[]): Promise<Record<string, Origin>> {
+    return Object.fromEntries((await draftedFrom(tidied)).passages.map((p) => [p.id, p.origin]));
+  },
+  /** What the guard says of a proposal. */
+  guard(tidied: TidiedSource[], { doc, was, others, brief, ...rest }: SentProposal, headings: readonly string[]): GuardFinding[] {
+    const own = [brief.subject, brief.phrase, ...brief.phrases, ...brief.links, ...headings].join('. ');
+    return guard({ ...rest, doc: docFromJSON(doc), was: docFromJSON(was), others: others.map(docFromJSON), known: factsOf(tidied, own) });
+  },
+  proof(json: object, details: Details, rights: Record<string, Rights>) {
     const doc = docFromJSON(json);
-    return { findings: proof({ doc, details }), figures: figuresOf(doc) };
+    return { findings: proof({ doc, details, rights }), figures: figuresOf(doc) };
   },
 };
 

@@ -1,6 +1,7 @@
 <!-- House style: the writer's own rules, for Tidy and for headings. -->
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { PALETTES } from '@even-page/core/dress';
   import { type House, PADDING } from '@even-page/core/tidy';
   import { askServer, json, Refused } from '$lib/ask-server.ts';
 
@@ -8,10 +9,12 @@
 
   const given = untrack(() => data.house);
   let names = $state(given.names.join('\n'));
+  let never = $state(given.never.join('\n'));
   let padding = $state<string[]>([...given.padding]);
   let curlyQuotes = $state(given.curlyQuotes);
   let headingCase = $state<House['headingCase']>(given.headingCase);
   let voices = $state<House['voices']>(given.voices);
+  let colours = $state<House['colours']>(given.colours);
   let says = $state('');
   let sorry = $state('');
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -36,9 +39,12 @@
   }
 
   async function save() {
-    const list = [...new Set(names.split('\n').map((name) => name.trim()))].filter((name) => name.length > 1);
+    const listed = (lines: string) => [...new Set(lines.split('\n').map((line) => line.trim()))].filter((line) => line.length > 1);
     try {
-      await askServer('/house', json('PUT', { names: list, padding, curlyQuotes, headingCase, voices }));
+      await askServer(
+        '/house',
+        json('PUT', { names: listed(names), never: listed(never), padding, curlyQuotes, headingCase, voices, colours }),
+      );
       says = 'Saved';
       sorry = '';
     } catch (cause) {
@@ -46,6 +52,12 @@
       sorry = cause.message;
     }
   }
+
+  const COLOURS = [
+    { name: 'ground', shown: 'Ground' },
+    { name: 'ink', shown: 'Words' },
+    { name: 'accent', shown: 'Accent' },
+  ] as const;
 
   function toggle(words: string) {
     padding = padding.includes(words) ? padding.filter((p) => p !== words) : [...padding, words];
@@ -75,6 +87,13 @@
         <label><input type="checkbox" checked={padding.includes(words)} onchange={() => toggle(words)} /> {words}</label>
       {/each}
     </div>
+  </section>
+  <section>
+    <h2><label for="never">Never used</label></h2>
+    <p class="muted">
+      Words no draft should fall back on, one a line. They go along with every brief, and a proposal that has one says so.
+    </p>
+    <textarea id="never" rows="6" bind:value={never} oninput={changed} spellcheck="false"></textarea>
   </section>
   <section>
     <h2 id="quotes">Quotes</h2>
@@ -107,6 +126,20 @@
       {#each WHO_SPEAKS as { name, shown } (name)}
         <label><input type="radio" name="voices" checked={voices === name} onchange={() => ((voices = name), changed())} /> {shown}</label>
       {/each}
+    </div>
+  </section>
+  <section>
+    <h2 id="colours">Colours of covers</h2>
+    <p class="muted">Covers offer them as “House”. Words that could not be read on the ground are drawn in black or white.</p>
+    <div class="checks" role="group" aria-labelledby="colours">
+      {#if colours}
+        {#each COLOURS as { name, shown } (name)}
+          <label><input type="color" bind:value={colours[name]} onchange={changed} /> {shown}</label>
+        {/each}
+        <button class="word" onclick={() => ((colours = undefined), changed())}>None of its own</button>
+      {:else}
+        <button class="quiet" onclick={() => ((colours = { ...PALETTES.Paper! }), changed())}>Choose colours</button>
+      {/if}
     </div>
   </section>
 </main>

@@ -4,4 +4,4 @@ import type { Page } from '../looking-through.ts';
 import { looksOf } from '../looks.ts';
 import { serve } from './serve.ts';
 
-serve(async ({ doc, details }: Page) => looksOf({ doc: docFromJSON(doc), details }));
+serve(async ({ doc, ...rest }: Page) => looksOf({ doc: docFromJSON(doc), ...rest }));

@@ -12,8 +12,8 @@
   import SourceItem from './SourceItem.svelte';
   import Sending from './Sending.svelte';
   import UseAgain from './UseAgain.svelte';
-  import { isRecording } from '$lib/kept-uploads.ts';
-  import { Uploads } from './uploads.svelte.ts';
+  import { isRecording, type KeptUpload } from '$lib/kept-uploads.ts';
+  import { Uploads } from '$lib/uploads.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 
@@ -63,7 +63,9 @@
     (turn = turn.catch(() => {}).then(() => carryOut(says, work)));
 
   const material = $derived(`/pieces/${piece.id}/material`);
-  const uploads = untrack(() => new Uploads(piece.id, () => inTurn('Reading', async () => {})));
+  const takeIn = async (upload: string, { file }: KeptUpload) =>
+    void (await askServer(`/pieces/${piece.id}/recordings`, json('POST', { upload, name: file.name })));
+  const uploads = untrack(() => new Uploads(piece.id, 'recording', takeIn, () => inTurn('Reading', async () => {})));
   onMount(() => {
     void uploads.begin();
     return () => uploads.end();

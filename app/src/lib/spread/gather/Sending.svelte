@@ -2,7 +2,7 @@
 <script lang="ts">
   import Upload from '@lucide/svelte/icons/upload';
   import { sayBytes } from '$lib/parts/sizes.ts';
-  import type { Uploads } from './uploads.svelte.ts';
+  import type { Uploads } from '$lib/uploads.svelte.ts';
 
   let { uploads }: { uploads: Uploads } = $props();
 

@@ -4,7 +4,6 @@
   import Choices from '../saving/Choices.svelte';
   import OfferedWords from '../saving/OfferedWords.svelte';
   import Views from '$lib/parts/Views.svelte';
-  import { Refused } from '$lib/ask-server.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { createEditor } from './editor.ts';
   import Fetched from '$lib/parts/Fetched.svelte';
@@ -24,17 +23,11 @@
   let place: HTMLElement;
   let sheet = $state<HTMLElement>();
   let linking = $state(false);
-  let sorry = $state('');
 
-  async function bringPictures(files: readonly File[], at?: number) {
-    sorry = '';
-    try {
-      await piece.bringPictures(files, at);
-      piece.goTo('dress');
-    } catch (cause) {
-      if (!(cause instanceof Refused)) throw cause;
-      sorry = cause.message;
-    }
+  function bringPictures(files: readonly File[], at?: number) {
+    piece.dress.bring(files, at);
+    piece.dressView = 'pictures';
+    piece.goTo('dress');
   }
 
   // The line being written stays at mid-height.
@@ -59,7 +52,9 @@
       },
       markChosen: (origins) => piece.showOrigin(origins),
       playWanted: (origins) => piece.playOrigin(origins),
-      picturesBrought: (files, at) => void bringPictures(files, at),
+      pictureTaken: (file) => piece.dress.takeIn(file),
+      picturesBrought: bringPictures,
+      arriving: piece.dress,
       linkWanted: () => (linking = true),
     });
     piece.page.attach(editor);
@@ -87,7 +82,6 @@
   {#if view === 'page'}<Tools {piece} onlink={() => (linking = true)} onpictures={bringPictures} />{/if}
 </div>
 {#if piece.page.finding && view === 'page' && !piece.page.comparing}<FindOnPage {piece} onclose={() => (piece.page.finding = false)} />{/if}
-{#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
 <!-- The editor stays where it is while another view is looked at: caret and undo survive. -->
 <div
   class="sheet"
@@ -121,9 +115,6 @@
 <LinkAsk {piece} bind:open={linking} />
 
 <style>
-  .sorry {
-    margin: 10px 20px 0;
-  }
   .sheet {
     flex: 1;
     min-height: 0;

@@ -13,10 +13,14 @@
   let width = $state.raw<(typeof WIDTHS)[number]>(WIDTHS[0]);
   let room = $state(0);
   const scale = $derived(Math.min(1, (room - 2) / width.px));
+  $effect(() => {
+    void piece.page.tick;
+    void piece.dress.learn(piece.page.doc);
+  });
   // Safe to show as it is: it is made of the post's own nodes, whose addresses are checked.
   const html = $derived.by(() => {
     void piece.page.tick;
-    return postToHtml(piece.page.doc);
+    return postToHtml(piece.page.doc, piece.dress.dress());
   });
 </script>
 

@@ -95,6 +95,7 @@
     {
       items: [
         { name: 'find', label: 'Find and replace', keys: 'Alt R', command: () => (piece.page.finding = true) },
+        { name: 'rewrite', label: 'Rewrite the selected words', keys: 'Alt W', command: () => (void piece.rewriteSelected(), true) },
         { name: 'alone', label: 'Alone with the page', keys: 'Alt A', command: () => (piece.alone = true) },
         { name: 'undo', label: 'Undo', keys: 'Ctrl Z', command: undo },
         { name: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', command: redo },

@@ -19,6 +19,8 @@ import { hits } from './hits.ts';
 import { markdownAsTyped } from './input-rules.ts';
 import { litBlocks } from './lit-blocks.ts';
 import { looseTies } from './loose-ties.ts';
+import { withoutThinRows } from './picture-commands.ts';
+import { type Arriving, ClipView, PictureView } from './picture-views.ts';
 
 /** What the page tells the rest of the Spread. */
 export type Listener = {
@@ -30,9 +32,13 @@ export type Listener = {
   playWanted: (origins: readonly Origin[]) => void;
   /** An origin mark was clicked, or asked for by key. */
   markChosen: (origins: readonly Origin[]) => void;
+  /** A picture came inside what is pasted; gives the address it has from now on. */
+  pictureTaken: (file: File) => string;
   /** Picture files were dropped or pasted at a position. */
   picturesBrought: (files: File[], at: number) => void;
   linkWanted: () => void;
+  /** Who knows of the pictures on their way. */
+  arriving: Arriving;
 };
 
 // How far left of its words a block's origin mark reaches, in pixels.
@@ -78,12 +84,17 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
         dropCursor({ color: 'var(--bottle)', width: 2 }),
         gapCursor(),
         tableEditing(),
+        withoutThinRows(),
         ownIds(),
         litBlocks.plugin(),
         looseTies.plugin(),
         hits.plugin(),
       ],
     }),
+    nodeViews: {
+      picture: (node) => new PictureView(node, listener.arriving),
+      clip: (node) => new ClipView(node),
+    },
     attributes: { class: 'page', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'The page', spellcheck: 'true' },
     dispatchTransaction(tr) {
       const { state, transactions } = view.state.applyTransaction(tr);
@@ -101,9 +112,8 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
     transformPastedHTML: (html) => {
       isPlain = false;
       if (!reading) return '';
-      const pasted = reading.pastedHtml(html);
-      if (pasted.pictures.length) listener.picturesBrought(pasted.pictures.map(pictureFile), view.state.selection.from);
-      return pasted.html;
+      let n = 0;
+      return reading.pastedHtml(html, (picture) => listener.pictureTaken(pictureFile(picture, ++n)));
     },
     handlePaste: (_view, event) =>
       linkPasted(view, event.clipboardData) ||
@@ -132,7 +142,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
 /** A picture that came as a `data:` address, as a file. */
 function pictureFile(address: string, n: number): File {
   const [, type, data] = /^data:([^;,]+);base64,(.*)$/s.exec(address)!;
-  return new File([Uint8Array.from(atob(data!), (letter) => letter.charCodeAt(0))], `pasted-${n + 1}`, { type });
+  return new File([Uint8Array.from(atob(data!), (letter) => letter.charCodeAt(0))], `pasted-${n}`, { type });
 }
 
 let reading: typeof import('./pasting.ts') | null = null;

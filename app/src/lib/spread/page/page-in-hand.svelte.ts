@@ -9,7 +9,7 @@ import { turnIn } from '@even-page/core/post/turns';
 import { fedBy, feeding, type Stretch, type Ties, tiesOf } from '@even-page/core/shape';
 import { withSectionOf } from '@even-page/core/write';
 import { newBlockId } from '$lib/block-id.ts';
-import type { Comparing, Picture } from '../piece-data.ts';
+import type { Comparing } from '../piece-data.ts';
 import { sectionAt } from './commands.ts';
 import { lightBlocks, type Light } from './lit-blocks.ts';
 import { noteHeading } from './outline-commands.ts';
@@ -23,8 +23,6 @@ export class PageInHand {
   /** A number that changes whenever the page does, and one that changes when the caret moves. */
   tick = $state(0);
   caretTick = $state(0);
-  /** Weights of pictures brought in during this visit, by address. */
-  pictures = $state.raw<Record<string, Picture>>({});
   /** The stretches of the material that are being dragged to a section. */
   carried: readonly Stretch[] = [];
   /** Whether words are looked for on the page. */
@@ -140,6 +138,36 @@ export class PageInHand {
     this.replacePage(withSectionOf(this.doc, doc, section));
   }
 
+  /** Puts blocks where a stretch of the page stands, in one step that undo takes back; ids that are missing are given. */
+  putBlocks(from: number, to: number, blocks: readonly PostNode[]): void {
+    if (!this.view) return;
+    const { tr, doc } = this.view.state;
+    const kept = new Set<string>();
+    doc.forEach((block, pos) => void ((pos < from || pos >= to) && kept.add(block.attrs.id as string)));
+    const given = withIds(schema.node('doc', null, [...blocks]), () => newBlockId()).children.map((block) =>
+      kept.has(block.attrs.id as string) ? block.type.create({ ...block.attrs, id: newBlockId() }, block.content) : block,
+    );
+    tr.replaceWith(from, to, blocks.length ? given : []);
+    this.view.dispatch(closeHistory(tr));
+  }
+
+  /** Puts words where a stretch of one paragraph stands: one paragraph joins it, several part it. */
+  putInside(from: number, to: number, blocks: readonly PostNode[]): void {
+    if (!this.view) return;
+    const [only] = blocks;
+    const { tr, doc } = this.view.state;
+    if (blocks.length === 1 && only!.isTextblock) this.view.dispatch(closeHistory(tr.replaceWith(from, to, only!.content)));
+    else {
+      const around = doc.resolve(from);
+      const [start, end] = [around.before(1), around.after(1)];
+      const paragraph = around.node(1);
+      const rest = (content: PostNode['content']) => (content.textBetween(0, content.size).trim() ? [paragraph.copy(content)] : []);
+      const head = rest(paragraph.content.cut(0, from - around.start(1)));
+      const tail = rest(paragraph.content.cut(to - around.start(1)));
+      this.putBlocks(start, end, [...head, ...blocks, ...tail]);
+    }
+  }
+
   /** Gives the first section that is headed so another heading, in one step that undo takes back. */
   renameHeading(old: string, heading: string): void {
     if (!this.view) return;
@@ -164,15 +192,22 @@ export class PageInHand {
     });
   }
 
-  /** Puts a picture into the page: at a position, or after the block of the caret. */
-  insertPicture(picture: Picture, at?: number): void {
-    if (!this.view) return;
-    this.pictures = { ...this.pictures, [picture.src]: picture };
+  /** Puts blocks between those of the page: at a position, or after the block of the caret. Returns their ids. */
+  insertBlocks(blocks: readonly PostNode[], at?: number): string[] {
+    if (!this.view || !blocks.length) return [];
     const { state } = this.view;
+    const own = blocks.map((block) => block.type.create({ ...block.attrs, id: newBlockId() }, block.content));
     const spot = state.doc.resolve(Math.min(at ?? state.selection.to, state.doc.content.size));
-    // Between blocks of the page, never inside a list or a paragraph.
+    // Never inside a list or a paragraph.
     const place = spot.depth ? spot.after(1) : spot.pos;
-    this.view.dispatch(state.tr.insert(place, schema.nodes.picture.create({ src: picture.src })).scrollIntoView());
+    const tr = state.tr.insert(place, own);
+    this.view.dispatch(closeHistory(tr.setSelection(NodeSelection.create(tr.doc, place)).scrollIntoView()));
+    return own.map((block) => block.attrs.id as string);
+  }
+
+  /** Runs a command on the page from beside it: the keyboard stays where it is. Says whether it could be done. */
+  apply(command: Command): boolean {
+    return this.view ? command(this.view.state, this.view.dispatch) : false;
   }
 
   /** Lets stretches of the material feed a section, in one step that undo takes back. */
@@ -196,6 +231,11 @@ export class PageInHand {
     if (this.view) noteHeading(section, { target: words })(this.view.state, this.view.dispatch);
   }
 
+  /** Says what a section must say. */
+  noteSection(section: string, note: string): void {
+    if (this.view) noteHeading(section, { note })(this.view.state, this.view.dispatch);
+  }
+
   /** Goes to a block of the page, selects the stretch of its text if one is given, and lights it. */
   goToBlock(id: string, from?: number, to?: number): void {
     if (!this.view) return;
@@ -209,7 +249,7 @@ export class PageInHand {
     const node = state.doc.nodeAt(at)!;
     const selection = node.isTextblock
       ? TextSelection.create(state.doc, at + 1 + (from ?? 0), at + 1 + (to ?? from ?? 0))
-      : node.type === schema.nodes.picture
+      : node.isLeaf
         ? NodeSelection.create(state.doc, at)
         : TextSelection.near(state.doc.resolve(at + 1));
     this.view.dispatch(state.tr.setSelection(selection).setMeta('addToHistory', false));

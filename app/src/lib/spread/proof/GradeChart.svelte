@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
   import { onMount } from 'svelte';
-  import { GRADE_AIM } from '@even-page/core/proof';
+  import { GRADE_AIM } from '@even-page/core/language/grade';
 
   let { grades, onchoose }: { grades: readonly { block: string; grade: number }[]; onchoose: (block: string) => void } = $props();
 

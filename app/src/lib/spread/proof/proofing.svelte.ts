@@ -1,3 +1,4 @@
+import type { Rights } from '@even-page/core/dress';
 import type { Figures, Finding } from '@even-page/core/proof';
 import type { Details } from '@even-page/core/post/details';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
@@ -19,8 +20,10 @@ export class Proofing {
   readonly #page: PageInHand;
   readonly #material: MaterialInHand;
   readonly #details: () => Details;
+  readonly #rights: () => Record<string, Rights>;
 
-  constructor(page: PageInHand, material: MaterialInHand, details: () => Details) {
+  constructor(page: PageInHand, material: MaterialInHand, details: () => Details, rights: () => Record<string, Rights>) {
+    this.#rights = rights;
     this.#page = page;
     this.#material = material;
     this.#details = details;
@@ -48,7 +51,7 @@ export class Proofing {
       this.loose = loose;
       if (view) showLooseTies(view, loose);
     }
-    const { findings, figures } = await core().proof(doc.toJSON() as object, this.#details());
+    const { findings, figures } = await core().proof(doc.toJSON() as object, this.#details(), this.#rights());
     this.findings = findings;
     this.figures = figures;
   }

@@ -16,11 +16,22 @@
     category: 'Category',
     tags: 'Tags',
     words: 'Words wanted',
+    brief: 'Brief',
+    cover: 'Cover',
+    design: 'What the cover is made of',
   } as const;
 
   function words(choice: Choice, side: 'mine' | 'theirs'): string {
     if (choice.kind === 'block') return choice[side] ? plainText(choice[side]) || choice[side].type.name : '';
-    return [choice[side] ?? []].flat().join(', ');
+    const value = choice[side];
+    // A brief is shown as what was said in it.
+    if (typeof value === 'object' && value && !Array.isArray(value))
+      return Object.entries(value)
+        .flatMap(([name, said]) =>
+          typeof said === 'string' ? [`${name}: ${said}`] : Array.isArray(said) ? [`${name}: ${said.length}`] : [],
+        )
+        .join('; ');
+    return [value ?? []].flat().join(', ');
   }
   const compared = (choice: Choice) => sideBySide(words(choice, 'mine'), words(choice, 'theirs'));
   const key = (choice: Choice) => (choice.kind === 'block' ? choice.id : choice.name);

@@ -1,4 +1,4 @@
-import { withPictureFiles } from '@even-page/core/dress';
+import { withFilesAlong } from '@even-page/core/dress';
 import { slugOf } from '@even-page/core/language/slug';
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
@@ -30,7 +30,7 @@ export async function takeOutlineAlong(as: OutlineFile, { title, slug }: Details
 
 /** Hands the post to the browser as a file to keep; with pictures, as a ZIP of the file and its pictures. */
 export async function takeAlong(to: 'md' | 'html', details: Details, page: PostNode): Promise<void> {
-  const { doc, files } = withPictureFiles(page);
+  const { doc, files } = withFilesAlong(page);
   const name = details.slug || slugOf(details.title) || 'post';
   const text = await fileText(to, details, doc);
   if (!files.length) return hand(`${name}.${to}`, new Blob([text], { type: TYPES[to] }));

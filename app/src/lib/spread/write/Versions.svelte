@@ -2,7 +2,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { docFromJSON } from '@even-page/core/post/schema';
-  import { askServer, json, Refused } from '$lib/ask-server.ts';
+  import { askServer, json, refusalOf } from '$lib/ask-server.ts';
   import { sayTime, sayWhen } from '$lib/parts/moments.ts';
   import type { Piece } from '../piece.svelte.ts';
 
@@ -27,12 +27,7 @@
 
   async function attempt(work: () => Promise<void>) {
     says = '';
-    try {
-      await work();
-    } catch (cause) {
-      if (!(cause instanceof Refused)) throw cause;
-      says = cause.message;
-    }
+    says = await refusalOf(work);
   }
 
   const read = async (version: number) => docFromJSON((await askServer<{ doc: object }>(`/pieces/${piece.id}/versions/${version}`)).doc);

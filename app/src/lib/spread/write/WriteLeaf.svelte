@@ -15,9 +15,13 @@
 
   const VIEWS = [
     { name: 'said', label: 'The material' },
+    { name: 'brief', label: 'Brief' },
+    { name: 'rounds', label: 'Rounds' },
     { name: 'versions', label: 'Versions' },
   ] as const;
-  let view = $state<(typeof VIEWS)[number]['name']>('said');
+  const view = $derived(piece.writeView);
+  // What drafts is fetched when it is first looked at.
+  const drafts = () => Promise.all([piece.drafting(), import('./draft/BriefTab.svelte'), import('./draft/RoundsTab.svelte')]);
 
   const section = $derived(piece.page.sections[piece.page.sectionHere] ?? piece.page.sections[0]);
   const name = $derived(section?.heading || 'Introduction');
@@ -46,9 +50,20 @@
 </script>
 
 <div class="bar">
-  <Views views={VIEWS} bind:open={view} label="Beside the page" />
+  <Views views={VIEWS} bind:open={piece.writeView} label="Beside the page" />
 </div>
-{#if view === 'versions'}
+{#if view === 'brief' || view === 'rounds'}
+  {#await drafts()}
+    <p class="note" role="status">Opening…</p>
+  {:then [drafting, { default: BriefTab }, { default: RoundsTab }]}
+    {#if view === 'brief'}<BriefTab {piece} {drafting} ondraft={() => (piece.writeView = 'rounds')} />{:else}<RoundsTab
+        {piece}
+        {drafting}
+      />{/if}
+  {:catch}
+    <p class="note" role="alert">This part could not be fetched: the server does not answer. Try again in a moment.</p>
+  {/await}
+{:else if view === 'versions'}
   <div class="scroll"><Versions {piece} /></div>
 {:else}
   <div class="bar">

@@ -1,4 +1,4 @@
-import { uploadServer } from '$lib/server/recordings.ts';
+import { uploadServer } from '$lib/server/upload-server.ts';
 import type { RequestHandler } from './$types.ts';
 
 /** Resumable uploads, after the tus protocol. */
