@@ -1,5 +1,5 @@
 // Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench; with --gather, --road, --tidy, --shape or --figures (of speed) only those.
+// docs/benchmarks.md with --write. Run: npm run bench; with --gather, --road, --tidy, --shape, --drafting, --dress or --figures (of speed) only those.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -7,6 +7,8 @@ import config from '../playwright.config.ts';
 import { startServer } from '../app/test/running-server.ts';
 import { deskFigures, demoFolder, drop, screenFigures, startFigures } from './application.ts';
 import { coreFigures } from './core.ts';
+import { draftingFigures } from './drafting.ts';
+import { dressFigures } from './dress.ts';
 import { gatherFigures } from './gather.ts';
 import { isMet, table, type Figure } from './measure.ts';
 import { qualityFigures } from './quality.ts';
@@ -20,6 +22,8 @@ const STEPS = {
   road: roadFigures,
   tidy: qualityFigures,
   shape: async () => [...(await shapeFigures()), ...(await headingFigures())],
+  drafting: draftingFigures,
+  dress: dressFigures,
   figures: speedFigures,
 };
 

@@ -42,7 +42,7 @@ const chunks = (words: string[], size: number) =>
   Array.from({ length: Math.ceil(words.length / size) }, (_, i) => words.slice(i * size, i * size + size).join(' '));
 
 /** A post of 10,000 words in sections of five blocks of 80 words, of every kind a page holds, as Markdown. */
-function longPost(): string {
+export function longPost(): string {
   const words = readFileSync(new URL('../demo/script/knife-evening.txt', import.meta.url), 'utf8')
     .split(/\s+/)
     .filter(Boolean);
@@ -68,7 +68,7 @@ async function bareEditor(): Promise<{ address: string; close: () => void }> {
 }
 
 /** Types in the middle of what is open and returns the times from key to paint, in milliseconds. */
-async function type(page: Page): Promise<number[]> {
+export async function type(page: Page): Promise<number[]> {
   await page.locator('.ProseMirror > p').nth(30).click();
   await page.keyboard.press('End');
   await page.evaluate(() => {

@@ -59,7 +59,11 @@ async function save(
 
 async function picture(id: string, file: string, alt: string, caption = ''): Promise<PostNode> {
   const { pictures } = await ask<{ pictures: { src: string }[] }>(`/pieces/${id}/pictures`, upload('picture', file));
-  return schema.nodes.picture.create({ id: newId(), src: pictures[0]!.src, alt, caption });
+  const { src } = pictures[0]!;
+  const rights = { licence: 'own', credit: '', source: '', holder: '' };
+  // Of one the demo does not say whose it is: that is a finding.
+  await ask(src, json('PATCH', alt ? { alt, rights } : {}));
+  return schema.nodes.picture.create({ id: newId(), src, alt, caption });
 }
 
 /** A recording, sent as the tus protocol has it, and heard out by the transcriber where it brings no captions. */
@@ -178,4 +182,12 @@ if (!total) {
     }),
     repairs,
   );
+
+  const noted: [line: string, more?: object][] = [
+    ['Why every lamp flex frays at the plug', { notes: 'The plug bends it. Ask Joss about the sleeve.', subject: 'lamps' }],
+    ['Mending log: which repairs fail twice', { links: ['https://larkfield.example/mending-log'] }],
+    ['Glue that lets go in a cold hall', { wishedFor: '2027-01-15' }],
+    ['Three knots every caner uses', { subject: 'caning' }],
+  ];
+  for (const [line, more] of noted.toReversed()) await ask(`/ideas/${crypto.randomUUID()}`, json('PUT', { line, ...more }));
 }

@@ -3,12 +3,14 @@
 import { existsSync, readFileSync } from 'node:fs';
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
-const unit = read('test-results/unit.json');
+const parts = ['unit', 'durable', 'server', 'waiting'].map((part) => read(`test-results/${part}.json`));
 const browser = read('test-results/browser.json')?.stats;
 
-const passed = (unit?.passes ?? 0) + (browser?.expected ?? 0);
-const tests = (unit?.failures ?? 0) + (browser ? browser.unexpected + browser.flaky : 0);
-const missing = (unit ? 0 : 1) + (browser ? 0 : 1);
+const sum = (name) => parts.reduce((all, part) => all + (part?.[name] ?? 0), 0);
+
+const passed = sum('passes') + (browser?.expected ?? 0);
+const tests = sum('failures') + (browser ? browser.unexpected + browser.flaky : 0);
+const missing = [...parts, browser].filter((part) => !part).length;
 const failed = Math.max(tests + missing, Number(process.argv[2] ?? 0));
 
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -16,7 +16,7 @@ const at = (port: number) => `http://127.0.0.1:${port}`;
 const port = portOf('PORT', 4600);
 const origin = at(port);
 const standIns = STAND_INS.map((standIn) => {
-  const variable = `${standIn.name.toUpperCase()}_PORT`;
+  const variable = `${standIn.name.toUpperCase().replace('-', '_')}_PORT`;
   const own = portOf(variable, standIn.port);
   return { ...standIn, variable, port: own, address: at(own) };
 });
@@ -35,6 +35,13 @@ function start(cwd: string, args: string[], environment: Record<string, string>)
   const child = spawn(process.execPath, args, { cwd, env: { ...process.env, ...environment }, stdio: ['ignore', 'ignore', 'inherit'] });
   child.once('exit', () => stop(1));
   running.push(child);
+}
+
+/** What several stand-ins say, together: where two say the same setting, both count. */
+function told(parts: readonly Record<string, string>[]): Record<string, string> {
+  const all: Record<string, string> = {};
+  for (const [name, value] of parts.flatMap(Object.entries<string>)) all[name] = all[name] ? `${all[name]},${value}` : value;
+  return all;
 }
 
 const isTaken = (busy: number) =>
@@ -108,7 +115,7 @@ async function main(): Promise<void> {
     ORIGIN: origin,
     BODY_SIZE_LIMIT: '32M',
     SHUTDOWN_TIMEOUT: '2',
-    ...Object.assign({}, ...standIns.map(({ known, address }) => known(address))),
+    ...told(standIns.map(({ known, address }) => known(address))),
   });
   const blog = standIns.find(({ name }) => name === 'blog')!;
   if (!(await listening([`${origin}/pieces`, blog.address]))) return stop(1);

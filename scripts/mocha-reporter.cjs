@@ -7,7 +7,7 @@ module.exports = class extends reporters.Spec {
     super(runner, options);
     runner.once(Runner.constants.EVENT_RUN_END, () => {
       const { passes, failures } = this.stats;
-      writeFileSync('test-results/unit.json', JSON.stringify({ passes, failures }));
+      writeFileSync(`test-results/${process.env.TEST_PART}.json`, JSON.stringify({ passes, failures }));
     });
   }
 };

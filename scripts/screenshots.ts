@@ -37,7 +37,7 @@ const fillers = (page: Page) => page.getByRole('radio', { name: /^Fillers/ }).cl
 
 await take('desk', {});
 await take('desk-lamp', { lamp: true });
-await take('house-style', {}, (page) => page.getByRole('link', { name: 'House style' }).click());
+await take('house-style', {}, (page) => page.getByRole('link', { name: 'House', exact: true }).click());
 await take('spread-gather', { piece: LAMPS, step: 1 });
 await take('recording', { piece: 'Caning: the first steps', step: 1 }, async (page) => {
   await page
@@ -59,7 +59,19 @@ await take('as-written', { piece: KNIVES, step: 2 }, async (page) => {
 });
 await take('spread-shape', { piece: KNIVES, step: 3 }, (page) => page.getByRole('button', { name: /^Section 4/ }).click());
 await take('spread-write', { piece: KNIVES, step: 4 }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());
-await take('spread-write-lamp', { piece: KNIVES, step: 4, lamp: true }, (page) => page.getByRole('button', { name: /^Section 8/ }).click());
+await take('brief', { piece: KNIVES, step: 4 }, async (page) => {
+  await page.getByRole('button', { name: /^Section 3/ }).click();
+  await page.getByRole('radio', { name: 'Brief' }).click();
+  await page.getByLabel('Subject').waitFor();
+});
+await take('round', { piece: KNIVES, step: 4, lamp: true }, async (page) => {
+  await page.getByRole('radio', { name: 'Rounds' }).click();
+  await page.getByLabel('What is drafted').selectOption({ index: 5 });
+  await page.getByLabel('Ask for').fill('shorter, 110 words');
+  await page.getByRole('button', { name: 'Ask', exact: true }).click();
+  await page.getByRole('button', { name: 'Take it', exact: true }).waitFor();
+});
+await take('ideas', { phone: true }, (page) => page.goto(new URL('/ideas', page.url()).href).then(() => undefined));
 await take('spread-dress', { piece: 'Cane a chair seat', step: 5 });
 await take('spread-proof', { piece: 'What the mending log', step: 6 });
 await take('spread-send', { piece: 'Autumn mending day', step: 7 });
