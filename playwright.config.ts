@@ -11,7 +11,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/London',
-    trace: 'retain-on-failure',
+    trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

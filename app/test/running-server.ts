@@ -90,7 +90,8 @@ export async function startServer({ data, port: wanted, env = {} }: Start = {}):
     pid: child.pid!,
     log: () => log,
     async stop() {
-      await end('SIGTERM');
+      // A folder that goes with it needs no orderly end.
+      await end(data ? 'SIGTERM' : 'SIGKILL');
       if (!data) for (const path of [folder, `${folder}.key`]) rmSync(path, { recursive: true, force: true });
     },
     kill: () => end('SIGKILL'),

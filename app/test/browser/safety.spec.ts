@@ -17,6 +17,9 @@ const WAYS: Record<string, string> = {
   'draft.md': `---\ntitle: "${line(FORMS[0]!)}"\ndescription: "<img src=x onerror=alert(1)>"\ntags: ["<svg onload=alert(1)>"]\n---\n\n${FORMS.map((f) => `## ${line(f)}\n\n${f}`).join('\n\n')}`,
 };
 
+// Once they are read, these go the road of captions.
+const SAME_FROM_HERE = ['captions.vtt', 'times.txt', 'notes.txt'];
+
 /** Looks at a page for a while; whatever ran would have called `alert`. */
 function watch(page: Page): () => string[] {
   const ran: string[] = [];
@@ -45,6 +48,13 @@ for (const [name, text] of Object.entries(WAYS)) {
     }
     await page.getByRole('textbox', { name: 'Title' }).first().fill('<img src=x onerror=alert(1)>');
     await page.getByRole('textbox', { name: 'Standfirst' }).fill('<script>alert(1)</script>');
+    if (SAME_FROM_HERE.includes(name)) {
+      await page.getByRole('radio', { name: 'Reader’s view' }).click();
+      await saved(page);
+      await page.goto('/');
+      expect(ran()).toEqual([]);
+      return;
+    }
     for (const at of ['Write', 'Dress', 'Proof']) await step(page, at);
     for (const view of ['Reader’s view', 'Markdown', 'HTML', 'Page']) await page.getByRole('radio', { name: view }).click();
     await step(page, 'Send');

@@ -1,4 +1,5 @@
 import { readability } from '../language/readability.ts';
+import { clipsOf, picturesOf } from '../post/pictures.ts';
 import type { PostNode } from '../post/schema.ts';
 import { plainText } from '../post/sections.ts';
 
@@ -13,6 +14,7 @@ export type Figures = {
   ease: number | null;
   grade: number | null;
   pictures: number;
+  clips: number;
   /** The grade of each paragraph of 5 words or more, in order, with its block. */
   grades: { block: string; grade: number }[];
 };
@@ -28,11 +30,6 @@ export function proseText(doc: PostNode): string {
 export function figuresOf(doc: PostNode): Figures {
   const whole = readability(plainText(doc, '\n\n'));
   const prose = readability(proseText(doc));
-  let pictures = 0;
-  doc.descendants((node) => {
-    if (node.type.name === 'picture') pictures++;
-    return !node.isTextblock;
-  });
   const grades = paragraphsOf(doc).flatMap(({ block, text }) => {
     const { words, grade } = readability(text);
     return words >= 5 && grade !== null ? [{ block, grade }] : [];
@@ -43,7 +40,8 @@ export function figuresOf(doc: PostNode): Figures {
     minutes: Math.max(whole.words ? 1 : 0, Math.round(whole.words / WORDS_PER_MINUTE)),
     ease: prose.ease,
     grade: prose.grade,
-    pictures,
+    pictures: picturesOf(doc).length,
+    clips: clipsOf(doc).length,
     grades,
   };
 }

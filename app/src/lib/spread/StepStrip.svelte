@@ -10,6 +10,8 @@
     if (!piece.postings.length) return 'not sent';
     return piece.postings.every((p) => p.version === piece.saver.version) ? 'sent' : 'changed since';
   });
+  const dressed = ({ pictures, clips }: { pictures: number; clips: number }) =>
+    [...(pictures || !clips ? [count(pictures, 'picture')] : []), ...(clips ? [count(clips, 'clip')] : [])].join(', ');
   const figures: Record<Step, string> = $derived({
     gather: count(piece.material.sources.length, 'source'),
     tidy: !piece.material.sources.length
@@ -21,7 +23,7 @@
           : 'all done',
     shape: piece.page.hasWords ? count(piece.page.sections.length, 'section') : 'no sections',
     write: piece.proofing.figures ? count(piece.proofing.figures.words, 'word') : 'counting',
-    dress: piece.proofing.figures ? count(piece.proofing.figures.pictures, 'picture') : 'counting',
+    dress: piece.proofing.figures ? dressed(piece.proofing.figures) : 'counting',
     proof: piece.proofing.figures ? count(piece.proofing.findings.length, 'finding') : 'looking',
     send: sent,
   });
@@ -30,7 +32,7 @@
     tidy: piece.material.sources.length > 0 && piece.material.leftToTidy === 0,
     shape: piece.page.sections.length > 1,
     write: (piece.proofing.figures?.words ?? 0) > 0,
-    dress: (piece.proofing.figures?.pictures ?? 0) > 0,
+    dress: !!piece.proofing.figures && piece.proofing.figures.pictures + piece.proofing.figures.clips > 0,
     proof: piece.page.hasWords && !!piece.proofing.figures && piece.proofing.findings.length === 0,
     send: sent === 'sent',
   });

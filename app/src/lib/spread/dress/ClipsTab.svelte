@@ -9,6 +9,8 @@
   import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { selectedBlock } from './chosen-block.ts';
+  import { changeBlock } from '../page/picture-commands.ts';
+  import { frameAt } from './frame.ts';
   import ClipFields from './ClipFields.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -32,6 +34,19 @@
   const put = (attrs: { address: string; title: string; poster?: string; start?: number; end?: number }) => {
     chosenId = piece.page.insertBlocks([schema.nodes.clip.create(attrs)])[0]!;
   };
+
+  // A second after its start a recording mostly shows what it is of.
+  const STILL_AT = 1;
+
+  async function putOwn(address: string, title: string, isVideo: boolean) {
+    put({ address, title });
+    if (!isVideo) return;
+    const id = chosenId;
+    sorry = await refusalOf(async () => {
+      const { src } = await piece.dress.made(await frameAt(address, STILL_AT, title));
+      piece.page.apply(changeBlock(id, { poster: src }));
+    });
+  }
 
   async function lookUp(event: SubmitEvent) {
     event.preventDefault();
@@ -64,7 +79,9 @@
           >your recording{source.durationMs ? `, ${showTime(source.durationMs)}` : ''}{source.words ? '; its captions go along' : ''}</span
         ></span
       >
-      <button class="word" onclick={() => put({ address, title: source.published?.title || source.name.replace(/\.\w+$/, '') })}
+      <button
+        class="word"
+        onclick={() => putOwn(address, source.published?.title || source.name.replace(/\.\w+$/, ''), source.recording!.isVideo)}
         >Put it in</button
       >
     </div>

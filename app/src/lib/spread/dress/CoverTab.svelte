@@ -19,11 +19,11 @@
   const kept = new CoverTemplates();
   void kept.begin();
 
-  const onPage = $derived.by(() => {
-    void piece.page.tick;
-    const clips = clipsOf(piece.page.doc).map((clip) => clip.poster);
-    return [...new Set([...picturesOf(piece.page.doc).map((p) => p.src), ...clips])].filter((src) => src.startsWith('/pictures/'));
-  });
+  const ours = (addresses: readonly string[]) => [...new Set(addresses)].filter((src) => src.startsWith('/pictures/'));
+  const doc = $derived((void piece.page.tick, piece.page.doc));
+  const pictures = $derived(ours(picturesOf(doc).map((p) => p.src)));
+  const stills = $derived(ours(clipsOf(doc).map((clip) => clip.poster)));
+  const onPage = $derived(ours([...pictures, ...stills]));
 
   // The one in hand: what the piece's cover was made of, or a first try.
   let design = $state<CoverDesign>(
@@ -216,7 +216,7 @@
       <button class="quiet" disabled={!name.trim()}>Keep</button>
     </form>
   </details>
-  <ShareCard {piece} candidates={onPage} />
+  <ShareCard {piece} still={stills[0]} first={pictures[0]} />
 </div>
 {#if cutting !== null && design.pictures[cutting]}
   <CutOut

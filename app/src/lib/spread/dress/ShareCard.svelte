@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Piece } from '../piece.svelte.ts';
 
-  let { piece, candidates }: { piece: Piece; candidates: readonly string[] } = $props();
+  let { piece, still, first }: { piece: Piece; still?: string; first?: string } = $props();
 
   const picture = $derived(piece.details.cover ?? '');
 </script>
@@ -17,12 +17,11 @@
     </div>
   </div>
   {#if !picture}
-    {#if candidates[0]}
+    {#if still || first}
       <p class="small">
-        Without a cover, whoever shows the link takes any picture. <button
-          class="word"
-          onclick={() => (piece.details.cover = candidates[0])}>Take the first picture of the page</button
-        >
+        Without a cover, whoever shows the link takes any picture.
+        {#if still}<button class="word" onclick={() => (piece.details.cover = still)}>Take the still of the clip</button>{/if}
+        {#if first}<button class="word" onclick={() => (piece.details.cover = first)}>Take the first picture of the page</button>{/if}
       </p>
     {/if}
   {:else}
