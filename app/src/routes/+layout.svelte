@@ -18,7 +18,7 @@
 
   let keysOpen = $state(false);
   // The screens of the place one is in, as a second quiet line.
-  const inside = $derived(PLACES.find(({ screens }) => screens?.some((s) => s.path === page.url.pathname)));
+  const inside = $derived(PLACES.find(({ screens }) => screens && screens.length > 1 && screens.some((s) => s.path === page.url.pathname)));
   let folded: HTMLElement;
 
   // Wherever one went, the places fold away.

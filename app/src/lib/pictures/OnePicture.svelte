@@ -102,8 +102,6 @@
 <style>
   .one {
     max-width: 640px;
-    margin-top: 8px;
-    border-top: 1px dotted var(--hair);
   }
   .one :global(.field) {
     padding-inline: 0;

@@ -111,6 +111,9 @@
   {#if data.pictures.length}
     <div class="order">
       <FindField bind:value={find} label="Find a picture" />
+      <span class="end"><Views views={ORDERS} bind:open={order} label="Order of the pictures" /></span>
+    </div>
+    <div class="order kinds">
       <select class="entry" aria-label="Use" bind:value={used}>
         <option value="">used or not</option><option value="used">used on a page</option><option value="unused">used nowhere</option>
       </select>
@@ -127,7 +130,6 @@
         <option value="">any colour</option>
         {#each COLOURS as name (name)}<option>{name}</option>{/each}
       </select>
-      <span class="end"><Views views={ORDERS} bind:open={order} label="Order of the pictures" /></span>
     </div>
     {#if !found.length}<p class="empty">No picture fits. <button class="word" onclick={all}>Show all</button></p>
     {:else if isNarrowed}<p class="muted small">{count(found.length, 'picture')} of {figure(data.pictures.length)}</p>{/if}
@@ -168,6 +170,7 @@
 
 <style>
   main {
+    width: 100%;
     max-width: 1080px;
     min-height: 60vh;
     margin: 0 auto;
@@ -194,28 +197,39 @@
     flex-wrap: wrap;
     align-items: center;
     gap: 8px 12px;
-    padding-bottom: 12px;
+  }
+  .kinds {
+    padding: 10px 0 12px;
     border-bottom: 1px solid var(--hair);
   }
   ul {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+    grid-auto-flow: dense;
+    grid-template-columns: repeat(auto-fill, minmax(min(170px, 44%), 1fr));
     gap: 20px 16px;
     margin: 16px 0 0;
     padding: 0;
     list-style: none;
   }
   li.on {
+    display: grid;
     grid-column: 1 / -1;
+    grid-template-columns: minmax(0, 300px) minmax(0, 1fr);
+    gap: 0 24px;
+    align-items: start;
+    padding-block: 14px;
+    border-block: 1px solid var(--hair);
+  }
+  @media (max-width: 700px) {
+    li.on {
+      grid-template-columns: minmax(0, 1fr);
+    }
   }
   li > button {
     display: grid;
     gap: 3px;
     width: 100%;
     text-align: left;
-  }
-  li.on > button {
-    max-width: 340px;
   }
   li b {
     font-weight: 600;

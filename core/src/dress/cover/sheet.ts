@@ -84,7 +84,8 @@ export class Sheet {
       return;
     }
     const { address, width: w, height: h, focus, isCutOut } = picture;
-    const name = `clip${++this.#clips}`;
+    // Covers stand side by side in one page: what is named by another must not cut this one.
+    const name = `clip-${this.design.template}-${this.design.size}-${++this.#clips}`;
     const shape = round
       ? `<circle cx="${r(x + width / 2)}" cy="${r(y + height / 2)}" r="${r(Math.min(width, height) / 2)}"/>`
       : `<rect x="${r(x)}" y="${r(y)}" width="${r(width)}" height="${r(height)}"/>`;

@@ -59,6 +59,16 @@ async function written(picture: Sharp, format: 'webp' | 'jpeg' | 'png' | 'gif', 
   return { purpose, format: `image/${format}`, width: info.width, height, bytes: data };
 }
 
+// Up to this many pixels a drawing is tried without loss too.
+const MOST_DRAWN = 4e6;
+
+/** A file at some quality, or without any loss where that is lighter, as it is for drawings at their own size. */
+async function lighter(picture: Sharp, _: 'webp', quality: number, purpose: string): Promise<LightFile> {
+  const lossy = await written(picture.clone(), 'webp', quality, purpose);
+  const bytes = await picture.webp({ lossless: true }).toBuffer();
+  return bytes.length < lossy.bytes.length ? { ...lossy, bytes } : lossy;
+}
+
 // Turned upright, in the colours of screens, as large as the largest file made of it: the others are made of this.
 async function based(open: () => Sharp, { width, height }: { width: number; height: number }) {
   const { data, info } = await open()
@@ -82,7 +92,10 @@ async function light({ name, bytes, quality }: { name: string; bytes: Uint8Array
     const at = (width: number, height: number) =>
       base ? base().resize({ width, height, fit: 'fill' }) : open().resize({ width, height, fit: 'fill' });
     const files: LightFile[] = [];
-    for (const { purpose, width, height } of sizes) files.push(await written(at(width, height), 'webp', quality, purpose));
+    for (const { purpose, width, height } of sizes) {
+      const own = format === 'png' && width === upright.width && width * height <= MOST_DRAWN;
+      files.push(await (own ? lighter : written)(at(width, height), 'webp', quality, purpose));
+    }
     const fallback = FALLBACKS[format]!;
     const { width, height } = sizeAt(upright, FILE_WIDTHS.large);
     if (fallback !== 'webp') files.push(await written(at(width, height), fallback, quality + 10, 'fallback'));

@@ -131,8 +131,8 @@
   }
   li {
     display: grid;
+    grid-template-rows: auto auto 1fr auto;
     gap: 3px;
-    align-content: start;
     justify-items: start;
   }
   img {
