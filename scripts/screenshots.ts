@@ -36,7 +36,6 @@ const WICK = 'Wick and oil';
 const fillers = (page: Page) => page.getByRole('radio', { name: /^Fillers/ }).click();
 
 await take('desk', {});
-await take('desk-lamp', { lamp: true });
 await take('house-style', {}, (page) => page.getByRole('link', { name: 'House', exact: true }).click());
 await take('spread-gather', { piece: LAMPS, step: 1 });
 await take('recording', { piece: 'Caning: the first steps', step: 1 }, async (page) => {
@@ -47,7 +46,6 @@ await take('recording', { piece: 'Caning: the first steps', step: 1 }, async (pa
   await page.waitForTimeout(500);
   await page.keyboard.press('Alt+p');
 });
-await take('spread-tidy', { piece: WICK, step: 2 });
 await take('spread-tidy-lamp', { piece: WICK, step: 2, lamp: true }, fillers);
 await take('account', { piece: LAMPS, step: 1 }, async (page) => {
   await page.getByRole('button', { name: 'Make a page of it' }).click();
@@ -73,7 +71,16 @@ await take('round', { piece: KNIVES, step: 4, lamp: true }, async (page) => {
 });
 await take('ideas', { phone: true }, (page) => page.goto(new URL('/ideas', page.url()).href).then(() => undefined));
 await take('spread-dress', { piece: 'Cane a chair seat', step: 5 });
-await take('spread-proof', { piece: 'What the mending log', step: 6 });
+await take('cover', { piece: 'Cane a chair seat', step: 5, lamp: true }, (page) =>
+  page.getByRole('radio', { name: 'Cover', exact: true }).click(),
+);
+await take('pictures', {}, async (page) => {
+  await page.goto(new URL('/pictures', page.url()).href);
+  await page.locator('li > button').nth(1).click();
+});
+await take('spread-proof', { piece: 'What the mending log', step: 6 }, async (page) => {
+  await page.getByRole('button', { name: /skips a level/ }).click();
+});
 await take('spread-send', { piece: 'Autumn mending day', step: 7 });
 await take('two-changes', { piece: 'What the mending log', step: 4 }, async (page) => {
   const other = await page.context().newPage();

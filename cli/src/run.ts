@@ -23,7 +23,8 @@ const HELP = `even-page: material in, a clean post out
   even-page tidy FILE                 its words as clean prose
   even-page shape FILE                its sections      [--sections N]
   even-page post FILE --to md|html    the post it makes [--sections N]
-  even-page check FILE                what a proof finds in it
+  even-page check FILE                what a proof finds in it; ends with 1 when
+                                     something must be fixed
 
   Talk becomes written prose, of a post's length:
   --as-said        its words as they were said
@@ -46,8 +47,8 @@ const OPTIONS = {
   help: { type: 'boolean', short: 'h' },
 } as const;
 
-/** What a command line came to: the exit status (0, or 2 with one sentence in `err`) and what it prints. */
-export type Result = { status: 0 | 2; out: string; err: string };
+/** What a command line came to: the exit status (0; 1 when something must be fixed; or 2 with one sentence in `err`) and what it prints. */
+export type Result = { status: 0 | 1 | 2; out: string; err: string };
 
 /** Runs one command line, given without node and script. */
 export async function run(argv: string[]): Promise<Result> {
@@ -73,8 +74,8 @@ export async function run(argv: string[]): Promise<Result> {
       subjects: readSubjects(readFileSync(SUBJECTS)),
       worth: readWorth(readFileSync(WORTH)),
     };
-    const { data, text } = command({ source, draft, fileName, wishes: wishesOf(values), to, tools });
-    return { status: 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
+    const { data, text, mustBeFixed } = command({ source, draft, fileName, wishes: wishesOf(values), to, tools });
+    return { status: mustBeFixed ? 1 : 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
     const sentence = complaintOf(error);
     if (sentence === null) throw error;

@@ -188,7 +188,7 @@ for (const engine of ENGINES) {
         expect((await fetch(src)).status).to.equal(200);
       });
 
-      it('waits until what must be fixed is fixed', async () => {
+      it('asks for a title', async () => {
         const id = await bring(fileOf('draught-proofing.txt'));
         const response = await publish(id);
         expect(response.status).to.equal(422);

@@ -29,8 +29,14 @@ describe('sizes', () => {
 
 describe('what the Desk says comes next', () => {
   const material = (edits = 0) => [{ name: 'talk.srt', title: null, words: 5600, durationMs: 38.4 * 60_000, edits }];
-  const long = postFromMarkdown(Array.from({ length: 45 }, () => 'We mend lamps and chairs at the hall.').join(' '));
-  const details = { ...emptyDetails(), title: 'A title', description: 'x'.repeat(155) };
+  const long = postFromMarkdown(
+    Array.from({ length: 3 }, () => 'We mend [lamps](/lamps) and chairs at the hall. '.repeat(15)).join('\n\n- Bring one.\n\n'),
+  );
+  const details = {
+    ...{ ...emptyDetails(), title: 'A title', standfirst: 'A line.', slug: 'a-title', category: 'Lamps' },
+    description: 'x'.repeat(155),
+    cover: '/pictures/11111111-1111-4111-8111-111111111111',
+  };
   const says = (post: Parameters<typeof looksOf>[0], around: Parameters<typeof nextThing>[1]) => {
     const { gravity, says, rest } = nextThing(looksOf(post), around);
     return `${gravity}: ${says}${rest}`;

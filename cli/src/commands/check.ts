@@ -9,10 +9,10 @@ export const check: Command = (request) => {
   let n = 0;
   const doc = withIds(pageOf(request).doc, () => `b${++n}`);
   const details = { ...emptyDetails(), title: request.source.title ?? '', ...request.draft?.details };
-  const findings = proof({ doc, details });
+  const { findings } = proof({ doc, details, house: request.tools.house });
   const figures = figuresOf(doc);
   const round = (n: number | null) => (n === null ? '-' : n.toFixed(1));
   const lines = findings.map((f) => `${f.gravity === 'must' ? '!' : '◇'} ${f.says}. ${f.hint}`);
   lines.push(`${figures.words} words, ${figures.minutes} min, reading ease ${round(figures.ease)}, grade ${round(figures.grade)}`);
-  return { data: { findings, figures }, text: `${lines.join('\n')}\n` };
+  return { data: { findings, figures }, text: `${lines.join('\n')}\n`, mustBeFixed: findings.some((f) => f.gravity === 'must') };
 };

@@ -11,5 +11,5 @@ export type Request = Gathered & {
   to: 'md' | 'html';
 };
 
-/** A command: the same result as data (for --json) and as text. */
-export type Command = (request: Request) => { data: unknown; text: string };
+/** A command: the same result as data (for --json) and as text, and whether something in it must be fixed. */
+export type Command = (request: Request) => { data: unknown; text: string; mustBeFixed?: boolean };

@@ -30,13 +30,18 @@ export const detailsSchema = object({
   words: number().integer().min(1, 'A length is at least one word.').max(200_000, 'A length is at most 200,000 words.'),
   /** What a draft should be, as far as the writer said; none when nobody did. */
   brief: briefSchema.optional().default(undefined),
+  /** Findings the writer looked at and left as they are, by their keys, and why. */
+  left: array(object({ key: string().required().max(400), why: string().defined().default('').max(300) }).noUnknown())
+    .max(1000)
+    .optional()
+    .default(undefined),
 }).noUnknown();
 
 export type Details = InferType<typeof detailsSchema>;
 
 /** Details with nothing filled in. */
 export function emptyDetails(): Details {
-  const { words: _, brief: __, cover: ___, design: ____, ...said } = detailsSchema.getDefault();
+  const { words: _, brief: __, cover: ___, design: ____, left: _____, ...said } = detailsSchema.getDefault();
   return said;
 }
 

@@ -24,6 +24,8 @@ export const houseSchema = object({
   never: array(string().trim().min(2).max(80).required())
     .max(1000)
     .default([...STOCK_PHRASES]),
+  /** Checks that are not made here, by their names. */
+  unchecked: array(string().trim().required().max(80)).max(200).default([]),
   voices: string().oneOf(VOICES).default('names'),
   /** The colours covers are drawn in: ground, ink and accent; none when nobody chose any. */
   colours: object({ ground: colour, ink: colour, accent: colour }).optional().default(undefined),

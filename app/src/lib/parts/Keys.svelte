@@ -28,6 +28,7 @@
     ['Alt Shift ← and →', 'In the outline: a heading out or in'],
     ['1 to 9', 'On a passage in Shape: let it feed that section'],
     ['↑ ↓, then Enter', 'In Tidy: from repair to repair, take it or put it back'],
+    ['Alt N, Alt Shift N', 'In Proof: the next finding, the one before'],
     ['?', 'This list'],
   ];
 </script>

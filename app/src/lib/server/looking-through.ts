@@ -3,12 +3,14 @@ import { filesOf } from '@even-page/core/post/pictures';
 import { Complaint } from '@even-page/core/complaint';
 import type { Details } from '@even-page/core/post/details';
 import type { Draft } from '@even-page/core/post/merge';
+import type { House } from '@even-page/core/tidy';
 import { Helper } from './helper.ts';
+import { readHouse } from './house-style.ts';
 import { figuresAlone, type Looks } from './looks.ts';
 import { rightsAt } from './pictures.ts';
 
 /** A page as it goes to the program that looks it through. */
-export type Page = { doc: object; details: Details; rights: Record<string, Rights> };
+export type Page = { doc: object; details: Details; rights: Record<string, Rights>; house: House };
 
 const TOO_LONG = 'This page takes longer to check than there is time for: look for a line of letters without a space.';
 
@@ -22,7 +24,7 @@ const looker = new Helper<Page, Looks>('looks', {
 
 /** What every check finds on a page, beside the server. Throws a Complaint when that takes too long. */
 export const lookThrough = async ({ doc, details }: Draft): Promise<Looks> =>
-  looker.ask({ doc: doc.toJSON() as object, details, rights: await rightsAt(filesOf(doc)) });
+  looker.ask({ doc: doc.toJSON() as object, details, rights: await rightsAt(filesOf(doc)), house: await readHouse() });
 
 // Nobody's save waits longer for what the Desk says of it.
 const PATIENCE_MS = 1500;

@@ -17,7 +17,7 @@ export type Looks = {
 /** Looks a page through with every check there is. How long that takes is for the page to say. */
 export function looksOf(post: Proofed): Looks {
   const { doc, details } = post;
-  const [first, ...more] = proof(post);
+  const [first, ...more] = proof(post).findings;
   return {
     words: figuresOf(doc).words,
     sectionWords: sectionWords(doc),

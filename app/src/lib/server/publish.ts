@@ -20,7 +20,6 @@ import { database, write } from './database.ts';
 import { dressFor } from './dressing.ts';
 import type { Database } from './engine.ts';
 import { bytesOf, keep } from './files.ts';
-import { lookThrough } from './looking-through.ts';
 import { NoAnswer, patience, post, query, Unreached, upload, type Endpoint } from './micropub-client.ts';
 import type { Person } from './person.ts';
 import { filesFor, type Placed, readPicture, variantBytes } from './pictures.ts';
@@ -54,8 +53,7 @@ export async function publish(person: Person, pieceId: string, outletId: string,
   const outlet: Outlet = { ...row, token: unseal(row.token) };
   const { details, doc: json, version } = found.standing;
   const local = docFromJSON(json);
-  const { first } = await lookThrough({ doc: local, details });
-  if (first?.gravity === 'must') throw new Complaint(`${first.says}. ${first.hint} Then send it.`);
+  if (!details.title.trim()) throw new Complaint('The post has no title. Write one at the top of the page. Then send it.');
 
   const place: SendingPlace = { person, pieceId, outlet, here: and(eq(sendings.pieceId, pieceId), eq(sendings.outletId, outletId)) };
   const earlier = await begin(place, version);

@@ -4,7 +4,7 @@ import marksAddress from '@even-page/core/data/marks.bin?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
 import type { Rights } from '@even-page/core/dress';
 import type { Source } from '@even-page/core/gather';
-import { docFromJSON, schema, type Origin } from '@even-page/core/post/schema';
+import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import type { Brief, OwnBrief } from '@even-page/core/post/brief';
 import { figuresOf, proof } from '@even-page/core/proof';
@@ -61,6 +61,7 @@ import {
   indexOf,
   type Known,
   knownFacts,
+  withOwn,
   type Leftover,
   leftovers,
   type MaterialIndex,
@@ -110,6 +111,7 @@ let held:
       shape?: Shape;
       index?: MaterialIndex;
       drafted?: DraftedFrom;
+      facts?: Known;
       known?: { own: string; facts: Known };
     }
   | undefined;
@@ -145,8 +147,27 @@ async function draftedFrom(tidied: TidiedSource[]): Promise<DraftedFrom> {
 /** The facts of the material, and what the writer says besides. */
 function factsOf(tidied: TidiedSource[], own: string): Known {
   const material = heldMaterial(tidied);
-  if (material.known?.own !== own) material.known = { own, facts: knownFacts(material.materials, own) };
+  material.facts ??= knownFacts(material.materials);
+  if (material.known?.own !== own) material.known = { own, facts: withOwn(material.facts, own) };
   return material.known.facts;
+}
+
+type PageJson = { attrs?: Record<string, unknown>; content: object[] };
+
+let against: TidiedSource[] = [];
+let blocks = new Map<string, PostNode>();
+
+/** A page as the editor has it, of the same blocks as the one before where they have not changed: what is known of those holds. */
+function pageOf({ attrs, content }: PageJson): PostNode {
+  const next = new Map<string, PostNode>();
+  const children = content.map((json) => {
+    const key = JSON.stringify(json);
+    const block = blocks.get(key) ?? schema.nodeFromJSON(json);
+    next.set(key, block);
+    return block;
+  });
+  blocks = next;
+  return schema.nodes.doc.create(attrs ?? null, children);
 }
 
 /** What a brief is made from, as it goes between the threads. */
@@ -302,9 +323,15 @@ const work = {
     const own = [brief.subject, brief.phrase, ...brief.phrases, ...brief.links, ...headings].join('. ');
     return guard({ ...rest, doc: docFromJSON(doc), was: docFromJSON(was), others: others.map(docFromJSON), known: factsOf(tidied, own) });
   },
-  proof(json: object, details: Details, rights: Record<string, Rights>) {
-    const doc = docFromJSON(json);
-    return { findings: proof({ doc, details, rights }), figures: figuresOf(doc) };
+  /** Says what pages are proofed against from now on. */
+  proofAgainst(tidied: TidiedSource[]) {
+    against = tidied;
+  },
+  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House) {
+    const doc = pageOf(json);
+    const { subject = '', phrase = '', phrases = [] } = details.brief ?? {};
+    const known = against.length ? factsOf(against, [...house.names, subject, phrase, ...phrases].join('. ')) : null;
+    return { ...proof({ doc, details, rights, house, known }), figures: figuresOf(doc) };
   },
 };
 

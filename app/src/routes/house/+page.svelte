@@ -14,6 +14,7 @@
   let curlyQuotes = $state(given.curlyQuotes);
   let headingCase = $state<House['headingCase']>(given.headingCase);
   let voices = $state<House['voices']>(given.voices);
+  let unchecked = $state([...given.unchecked]);
   let colours = $state<House['colours']>(given.colours);
   let says = $state('');
   let sorry = $state('');
@@ -43,7 +44,7 @@
     try {
       await askServer(
         '/house',
-        json('PUT', { names: listed(names), never: listed(never), padding, curlyQuotes, headingCase, voices, colours }),
+        json('PUT', { names: listed(names), never: listed(never), padding, curlyQuotes, headingCase, voices, colours, unchecked }),
       );
       says = 'Saved';
       sorry = '';
@@ -95,6 +96,20 @@
     </p>
     <textarea id="never" rows="6" bind:value={never} oninput={changed} spellcheck="false"></textarea>
   </section>
+  {#if unchecked.length}
+    <section>
+      <h2>Not checked</h2>
+      <p class="muted">What Proof does not look for in this house.</p>
+      <ul>
+        {#each unchecked as name (name)}
+          <li>
+            {name}
+            <button class="word" onclick={() => ((unchecked = unchecked.filter((n) => n !== name)), changed())}>Check it again</button>
+          </li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
   <section>
     <h2 id="quotes">Quotes</h2>
     <p class="muted">Where a text mixes both kinds, Tidy makes them even.</p>

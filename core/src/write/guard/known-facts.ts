@@ -26,6 +26,9 @@ export type Known = {
   ownFigures: readonly Figure[];
 };
 
+/** The same facts with what the writer's brief and outline say besides. */
+export const withOwn = (known: Known, own: string): Known => ({ ...known, own: new Set(normalWords(own)), ownFigures: figuresIn(own) });
+
 /** Makes material ready to hold statements against. `own`: what the writer's brief and outline say besides. */
 export function knownFacts(materials: readonly SourceProse[], own = ''): Known {
   const index = indexOf(materials);

@@ -31,10 +31,8 @@ export function unsaidFigures(statement: Statement, known: Known, aligned: Align
     const instead = there.filter((g) => g.from >= from - 2 && g.from < to);
     const at = witnesses(known, statement, figure.text);
     const isThere = !instead.length || instead.some((g) => says(figure, g));
-    // What says nothing else can only be held against all that was said.
-    const heard = (at.length ? at : known.figures.map((_, n) => n)).flatMap((n) =>
-      known.figures[n]!.map((g) => ({ g, said: known.said[n]! })),
-    );
+    // What says nothing else can only be held against all that was said of so much, or in that measure.
+    const heard = (at.length ? at : alike(figure, known)).flatMap((n) => known.figures[n]!.map((g) => ({ g, said: known.said[n]! })));
     if (isThere && isSaid(figure, heard)) return [];
     const elsewhere = (known.told.get(figure.told) ?? []).find((n) =>
       known.figures[n]!.some((g) => says(figure, g) && (figure.isMeasure || g.unit === figure.unit)),
@@ -51,6 +49,10 @@ export function unsaidFigures(statement: Statement, known: Known, aligned: Align
     ];
   });
 }
+
+const alike = (f: Figure, { told, measures }: Known): number[] => [
+  ...new Set([...(told.get(f.told) ?? []), ...(measures.get(measureOf(f)) ?? [])]),
+];
 
 type Heard = { g: Figure; said: ReadonlySet<string> };
 

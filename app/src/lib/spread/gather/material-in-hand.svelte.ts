@@ -10,7 +10,7 @@ function leftIn({ proposed, edits }: Pick<SourceInHand, 'proposed' | 'edits'>): 
 
 /** The material in hand: the sources of the piece with the repairs taken and proposed, and which of them is open. */
 export class MaterialInHand {
-  readonly house: House;
+  house = $state.raw() as House;
   readonly kinds: PieceData['kinds'];
   sources = $state.raw<SourceInHand[]>([]);
   /** The source open on the left leaf, and the passage it should show. */

@@ -21,6 +21,7 @@ import { litBlocks } from './lit-blocks.ts';
 import { looseTies } from './loose-ties.ts';
 import { withoutThinRows } from './picture-commands.ts';
 import { type Arriving, ClipView, PictureView } from './picture-views.ts';
+import { typeInLink } from './words-of-links.ts';
 
 /** What the page tells the rest of the Spread. */
 export type Listener = {
@@ -115,6 +116,7 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       let n = 0;
       return reading.pastedHtml(html, (picture) => listener.pictureTaken(pictureFile(picture, ++n)));
     },
+    handleTextInput: typeInLink,
     handlePaste: (_view, event) =>
       linkPasted(view, event.clipboardData) ||
       bring(view, listener, event.clipboardData, view.state.selection.from) ||

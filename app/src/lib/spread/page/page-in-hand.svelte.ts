@@ -6,6 +6,7 @@ import { withIds } from '@even-page/core/post/ids';
 import { schema, type PostNode } from '@even-page/core/post/schema';
 import { sectionsOf } from '@even-page/core/post/sections';
 import { turnIn } from '@even-page/core/post/turns';
+import type { Finding } from '@even-page/core/proof';
 import { fedBy, feeding, type Stretch, type Ties, tiesOf } from '@even-page/core/shape';
 import { withSectionOf } from '@even-page/core/write';
 import { newBlockId } from '$lib/block-id.ts';
@@ -13,6 +14,7 @@ import type { Comparing } from '../piece-data.ts';
 import { sectionAt } from './commands.ts';
 import { lightBlocks, type Light } from './lit-blocks.ts';
 import { noteHeading } from './outline-commands.ts';
+import { placeOfBlock } from './picture-commands.ts';
 import { toDocument } from './to-document.ts';
 
 /** The page in hand: its document, the editor it is in if it is in one, and what can be done with it. The editor itself stays outside reactivity. */
@@ -210,6 +212,23 @@ export class PageInHand {
     return this.view ? command(this.view.state, this.view.dispatch) : false;
   }
 
+  /** Mends what a finding is about, in one step that undo takes back; says whether its place still is as it was found. */
+  mend({ place, words, fix }: Finding): boolean {
+    if (!this.view || !fix || !place || !('block' in place)) return false;
+    const { state } = this.view;
+    const at = placeOfBlock(state.doc, place.block);
+    if (!at) return false;
+    const { tr } = state;
+    if ('text' in fix) {
+      const [from, to] = [at.pos + 1 + (place.from ?? 0), at.pos + 1 + (place.to ?? 0)];
+      if (to > state.doc.content.size || state.doc.textBetween(from, to, '\n', ' ') !== words) return false;
+      tr.insertText(fix.text, from, to);
+    } else if ('attrs' in fix) tr.setNodeMarkup(at.pos, null, { ...at.node.attrs, ...fix.attrs });
+    else if ('takeOut' in fix) tr.delete(at.pos, at.pos + at.node.nodeSize);
+    this.view.dispatch(closeHistory(tr));
+    return true;
+  }
+
   /** Lets stretches of the material feed a section, in one step that undo takes back. */
   feed(section: string, stretches: readonly Stretch[]): void {
     this.feedAll(stretches.map((stretch) => ({ section, stretch })));
@@ -251,7 +270,7 @@ export class PageInHand {
       ? TextSelection.create(state.doc, at + 1 + (from ?? 0), at + 1 + (to ?? from ?? 0))
       : node.isLeaf
         ? NodeSelection.create(state.doc, at)
-        : TextSelection.near(state.doc.resolve(at + 1));
+        : TextSelection.between(state.doc.resolve(at + 1 + (from ?? 0)), state.doc.resolve(at + 1 + (to ?? from ?? 0)));
     this.view.dispatch(state.tr.setSelection(selection).setMeta('addToHistory', false));
     this.view.focus();
     const dom = this.view.nodeDOM(at) as HTMLElement | null;

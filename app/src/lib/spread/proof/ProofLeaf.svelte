@@ -1,109 +1,155 @@
 <!-- Proof: is it right, whole, findable? What the checks found, and the figures of the page. -->
 <script lang="ts">
-  import { CHECKS, type Finding } from '@even-page/core/proof';
+  import { type Finding, KINDS, type Kind } from '@even-page/core/proof';
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
+  import { takeReportAlong } from '../send/take-along.ts';
   import GradeChart from './GradeChart.svelte';
+  import OneFinding from './OneFinding.svelte';
 
   let { piece }: { piece: Piece } = $props();
 
   let view = $state<'findings' | 'figures'>('findings');
-  let opened = $state<Finding | null>(null);
-  const fine = $derived(CHECKS.length - new Set(piece.proofing.findings.map((f) => f.check)).size);
+  let kind = $state<Kind | ''>('');
+  let opened = $state('');
+  let list = $state<HTMLElement>();
+
+  const { proofing } = $derived(piece);
+  const kinds = $derived(
+    (Object.keys(KINDS) as Kind[]).flatMap((name) => {
+      const n = proofing.findings.filter((f) => f.kind === name).length;
+      return n ? [{ name, says: `${KINDS[name]}, ${n}` }] : [];
+    }),
+  );
+  const shown = $derived(proofing.findings.filter((f) => !kind || f.kind === kind || !kinds.some((k) => k.name === kind)));
+  const fine = $derived(proofing.checked.filter((name) => !proofing.findings.some((f) => f.check === name)));
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
 
-  function go(finding: Finding) {
-    opened = finding;
-    const { place } = finding;
-    if (!place) return;
-    if ('block' in place) return piece.page.goToBlock(place.block, place.from, place.to);
-    if (place.detail === 'title' || place.detail === 'standfirst') {
-      document.querySelector<HTMLElement>(`textarea[aria-label="${place.detail === 'title' ? 'Title' : 'Standfirst'}"]`)?.focus();
-    } else {
-      piece.goTo('send');
-      setTimeout(() => document.getElementById(`detail-${place.detail}`)?.focus());
-    }
+  const report = () =>
+    takeReportAlong({
+      title: piece.details.title,
+      findings: proofing.findings,
+      left: proofing.left.map((f) => ({ ...f, reason: piece.details.left?.find(({ key }) => key === f.key)?.why ?? '' })),
+      figures: proofing.figures!,
+    });
+
+  /** Lights the place of a finding, and leaves the keyboard where it is. */
+  function show({ place }: Finding) {
+    if (place && 'block' in place) piece.page.goToBlock(place.block, place.from, place.to);
   }
 
-  const where = (f: Finding) => {
-    if (!f.place) return '';
-    if ('detail' in f.place) return 'fix';
-    return 'show';
-  };
+  // The next finding by key: the keyboard goes to it, so that Tab leads on to what can be done.
+  function onkeydown(event: KeyboardEvent) {
+    if (event.code !== 'KeyN' || !event.altKey || event.ctrlKey || event.metaKey || view !== 'findings' || !shown.length) return;
+    event.preventDefault();
+    const at = shown.findIndex((f) => f.key === opened);
+    const next = shown[(at + (event.shiftKey ? Math.max(0, at) - at - 1 + shown.length : 1)) % shown.length]!;
+    opened = next.key;
+    show(next);
+    requestAnimationFrame(() => list?.querySelector<HTMLElement>('.item.on')?.focus());
+  }
 </script>
+
+<svelte:window {onkeydown} />
 
 <div class="bar">
   <Views
     views={[
-      { name: 'findings', label: 'Findings', count: piece.proofing.findings.length },
+      { name: 'findings', label: 'Findings', count: proofing.findings.length },
       { name: 'figures', label: 'Figures' },
     ]}
     bind:open={view}
     label="Views of the proof"
   />
-  <span class="end muted small">checked as you write</span>
+  {#if view === 'findings' && kinds.length > 1}
+    <select class="entry end" aria-label="Kind of finding" bind:value={kind}>
+      <option value="">all kinds</option>
+      {#each kinds as { name, says } (name)}<option value={name}>{says}</option>{/each}
+    </select>
+  {/if}
 </div>
-<div class="scroll">
-  {#if piece.proofing.figures?.words}
-    <GradeChart grades={piece.proofing.figures.grades} onchoose={(block) => piece.page.goToBlock(block)} />
+<div class="scroll" bind:this={list}>
+  {#if proofing.figures?.words}
+    <GradeChart grades={proofing.figures.grades} onchoose={(block) => piece.page.goToBlock(block)} />
     <p class="note summary">
-      Grade by paragraph. Reading ease {round(piece.proofing.figures.ease)}, grade {round(piece.proofing.figures.grade)}; {count(
-        piece.proofing.figures.words,
+      Grade by paragraph. Reading ease {round(proofing.figures.ease)}, grade {round(proofing.figures.grade)}; {count(
+        proofing.figures.words,
         'word',
-      )}, {round(piece.proofing.figures.words / Math.max(1, piece.proofing.figures.sentences))} to a sentence.
+      )}, {round(proofing.figures.words / Math.max(1, proofing.figures.sentences))} to a sentence.
     </p>
   {/if}
   {#if view === 'findings'}
-    {#each piece.proofing.findings as f, i (i)}
-      {#if f.place}
-        <button class="item" class:on={opened === f} onclick={() => go(f)}>
-          <Gravity gravity={f.gravity} /><span
-            ><b>{f.says}</b>
-            <span class="says">{f.hint}</span></span
-          ><span class="go">{where(f)}</span>
-        </button>
-      {:else}
-        <div class="item">
-          <Gravity gravity={f.gravity} /><span
-            ><b>{f.says}</b>
-            <span class="says">{f.hint}</span></span
-          ><span></span>
-        </div>
-      {/if}
+    {#each shown as finding (finding.key)}
+      <OneFinding
+        {piece}
+        {finding}
+        isOpen={opened === finding.key}
+        onopen={() => {
+          opened = finding.key;
+          show(finding);
+        }}
+      />
     {/each}
-    <div class="item">
-      <Gravity gravity="fine" /><span
-        ><b>{fine} of {count(CHECKS.length, 'check')} {fine === 1 ? 'is' : 'are'} fine</b>
-        <span class="says">
-          {CHECKS.filter((c) => !piece.proofing.findings.some((f) => f.check === c.name))
-            .map((c) => c.name)
-            .join(', ')}
-        </span></span
-      ><span></span>
-    </div>
-  {:else if piece.proofing.figures}
+    {#if proofing.left.length}
+      <details>
+        <summary>{count(proofing.left.length, 'finding')} left as {proofing.left.length === 1 ? 'it is' : 'they are'}</summary>
+        {#each proofing.left as finding (finding.key)}
+          <OneFinding {piece} {finding} isLeft isOpen={false} onopen={() => show(finding)} />
+        {/each}
+      </details>
+    {/if}
+    {#if proofing.checked.length}
+      <details open={!proofing.findings.length}>
+        <summary
+          ><Gravity gravity="fine" />
+          {proofing.findings.length
+            ? `${fine.length} of ${count(proofing.checked.length, 'check')} found nothing`
+            : `0 findings: all ${count(proofing.checked.length, 'check')} found nothing`}</summary
+        >
+        <p class="note">{fine.join(', ')}</p>
+      </details>
+      <p class="note">
+        <button class="word" onclick={report}>Take a report along</button> for whoever approves the post; it can be printed.
+      </p>
+    {/if}
+  {:else if proofing.figures}
     <dl>
       <dt>Words</dt>
-      <dd>{figure(piece.proofing.figures.words)}</dd>
+      <dd>{figure(proofing.figures.words)}</dd>
       <dt>Minutes to read</dt>
-      <dd>{piece.proofing.figures.minutes}</dd>
+      <dd>{proofing.figures.minutes}</dd>
       <dt>Sentences</dt>
-      <dd>{figure(piece.proofing.figures.sentences)}</dd>
+      <dd>{figure(proofing.figures.sentences)}</dd>
       <dt>Reading ease</dt>
-      <dd>{round(piece.proofing.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
+      <dd>{round(proofing.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
       <dt>Grade</dt>
-      <dd>{round(piece.proofing.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
+      <dd>{round(proofing.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
       <dt>Sections</dt>
       <dd>{piece.page.sections.length}</dd>
       <dt>Pictures</dt>
-      <dd>{piece.proofing.figures.pictures}</dd>
+      <dd>{proofing.figures.pictures}</dd>
     </dl>
   {/if}
 </div>
 
 <style>
+  details {
+    border-bottom: 1px solid var(--hair);
+  }
+  summary {
+    padding: 11px 20px;
+    color: var(--faded);
+    cursor: pointer;
+  }
+  summary :global(.fine) {
+    margin: 0 6px 0 0;
+    vertical-align: -2px;
+  }
+  select {
+    max-width: 200px;
+  }
   .summary {
     padding-top: 4px;
     border-bottom: 1px solid var(--hair);

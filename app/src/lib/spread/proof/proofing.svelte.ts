@@ -3,6 +3,7 @@ import type { Figures, Finding } from '@even-page/core/proof';
 import type { Details } from '@even-page/core/post/details';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
 import { core } from '$lib/workers/core.ts';
+import type { CoreWork } from '$lib/workers/core.worker.ts';
 import { showLooseTies } from '../page/loose-ties.ts';
 import type { PageInHand } from '../page/page-in-hand.svelte.ts';
 import type { MaterialInHand } from '../gather/material-in-hand.svelte.ts';
@@ -12,10 +13,15 @@ const AFTER_MS = 400;
 /** Looks the page through again and again while it changes, beside the writer's hands. */
 export class Proofing {
   findings = $state.raw<Finding[]>([]);
+  /** Findings the writer looked at and left as they are. */
+  left = $state.raw<Finding[]>([]);
+  /** The names of the checks that were made. */
+  checked = $state.raw<readonly string[]>([]);
   figures = $state.raw<Figures | null>(null);
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
   #seen: TiesSeen = new WeakMap();
+  #against: MaterialInHand['tidied'] | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
   readonly #page: PageInHand;
   readonly #material: MaterialInHand;
@@ -51,8 +57,9 @@ export class Proofing {
       this.loose = loose;
       if (view) showLooseTies(view, loose);
     }
-    const { findings, figures } = await core().proof(doc.toJSON() as object, this.#details(), this.#rights());
-    this.findings = findings;
-    this.figures = figures;
+    const { tidied, house } = this.#material;
+    if (tidied !== this.#against) await core().proofAgainst((this.#against = tidied));
+    const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#rights(), house);
+    ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
   }
 }

@@ -19,6 +19,7 @@
     brief: 'Brief',
     cover: 'Cover',
     design: 'What the cover is made of',
+    left: 'Findings left as they are',
   } as const;
 
   function words(choice: Choice, side: 'mine' | 'theirs'): string {

@@ -74,7 +74,7 @@
 {#if must.length}
   <button class="item" onclick={() => piece.goTo('proof')}>
     <Gravity gravity="must" /><span
-      ><b>{must.length === 1 ? '1 thing' : `${must.length} things`} must be fixed first</b>
+      ><b>{must.length === 1 ? '1 thing' : `${must.length} things`} should be fixed first</b>
       <span class="says">{must[0]!.says}</span></span
     ><span class="go">show</span>
   </button>
@@ -92,7 +92,7 @@
     </div>
     <button
       class={sent && isCurrent(sent) ? 'quiet' : 'act'}
-      disabled={!!busy || must.length > 0 || !isReady}
+      disabled={!!busy || !isReady || !details.title.trim()}
       onclick={() => (sent ? void send(outlet) : (asking = outlet))}
     >
       {busy === outlet.id ? 'Sending…' : !sent ? 'Publish' : isCurrent(sent) ? 'Send again' : 'Send the change'}
@@ -111,6 +111,12 @@
     It goes to {asking?.name} and can be read there at once, as <span class="mono">{details.slug || offered}</span>. Later changes are sent
     without asking.
   </p>
+  {#if must.length}
+    <ul class="must">
+      {#each must.slice(0, 3) as { key, says } (key)}<li>{says}</li>{/each}
+      {#if must.length > 3}<li>and {must.length - 3} more that Proof found</li>{/if}
+    </ul>
+  {/if}
   {#snippet actions()}<button class="act" onclick={() => asking && send(asking)}>Publish</button>{/snippet}
 </Ask>
 
@@ -129,6 +135,10 @@
 </Ask>
 
 <style>
+  .must {
+    margin: 12px 0 0;
+    color: var(--rust);
+  }
   .seen {
     margin-top: 12px;
   }

@@ -2,6 +2,7 @@ import { withFilesAlong } from '@even-page/core/dress';
 import { slugOf } from '@even-page/core/language/slug';
 import type { Details } from '@even-page/core/post/details';
 import type { PostNode } from '@even-page/core/post/schema';
+import type { proofReport } from '@even-page/core/proof';
 import type { OutlineFile } from '@even-page/core/shape';
 
 const TYPES = { md: 'text/markdown;charset=utf-8', html: 'text/html;charset=utf-8' } as const;
@@ -26,6 +27,13 @@ export async function takeOutlineAlong(as: OutlineFile, { title, slug }: Details
   const { OUTLINE_FILES, outlineFile } = await filesReady();
   const name = `${slug || slugOf(title) || 'post'}-outline.${OUTLINE_FILES[as]}`;
   hand(name, new Blob([outlineFile(page, title, as)], { type: OUTLINE_TYPES[as] }));
+}
+
+/** Hands what a proof found to the browser as a page to keep, to pass on or to print. */
+export async function takeReportAlong(reported: Omit<Parameters<typeof proofReport>[0], 'when'>): Promise<void> {
+  const { proofReport } = await filesReady();
+  const when = new Date().toLocaleString('en-GB', { dateStyle: 'long', timeStyle: 'short' });
+  hand(`${slugOf(reported.title) || 'post'}-proof.html`, new Blob([proofReport({ ...reported, when })], { type: TYPES.html }));
 }
 
 /** Hands the post to the browser as a file to keep; with pictures, as a ZIP of the file and its pictures. */

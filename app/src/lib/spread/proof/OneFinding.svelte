@@ -1,0 +1,141 @@
+<!-- One finding: what it is, why it matters, and what can be done about it at once. -->
+<script lang="ts">
+  import type { Finding } from '@even-page/core/proof';
+  import type { House } from '@even-page/core/tidy';
+  import { askServer, json, refusalOf } from '$lib/ask-server.ts';
+  import Gravity from '$lib/parts/Gravity.svelte';
+  import type { Piece } from '../piece.svelte.ts';
+
+  let {
+    piece,
+    finding,
+    isOpen,
+    isLeft = false,
+    onopen,
+  }: { piece: Piece; finding: Finding; isOpen: boolean; isLeft?: boolean; onopen: () => void } = $props();
+
+  let leaving = $state(false);
+  let why = $state('');
+  let sorry = $state('');
+
+  const { place } = $derived(finding);
+  const detail = $derived(place && 'detail' in place ? place.detail : null);
+  const reason = $derived(piece.details.left?.find(({ key }) => key === finding.key)?.why);
+  const isName = $derived(finding.check === 'name nobody said' && !!finding.words);
+
+  /** Goes to where a detail is written. */
+  function writeDetail() {
+    if (detail === 'title' || detail === 'standfirst') {
+      document.querySelector<HTMLElement>(`textarea[aria-label="${detail === 'title' ? 'Title' : 'Standfirst'}"]`)?.focus();
+    } else if (detail === 'cover') {
+      piece.dressView = 'cover';
+      piece.goTo('dress');
+    } else {
+      piece.goTo('send');
+      setTimeout(() => document.getElementById(`detail-${detail}`)?.focus());
+    }
+  }
+
+  function fix() {
+    sorry = '';
+    if (finding.fix && 'detail' in finding.fix) piece.details[finding.fix.detail] = finding.fix.value;
+    else if (!piece.page.mend(finding)) sorry = 'The page has changed there. Look again in a moment.';
+  }
+
+  function leave(event: SubmitEvent) {
+    event.preventDefault();
+    piece.details.left = [...(piece.details.left ?? []), { key: finding.key, why: why.trim() }];
+  }
+
+  const takeUp = () => (piece.details.left = piece.details.left?.filter(({ key }) => key !== finding.key));
+
+  /** Changes House style as it stands now, whoever changed it since. */
+  async function houseRule(change: (house: House) => Partial<House>) {
+    sorry = await refusalOf(async () => {
+      const house = await askServer<House>('/house', { headers: { accept: 'application/json' } });
+      const changed = { ...house, ...change(house) };
+      await askServer('/house', json('PUT', changed));
+      piece.material.house = changed;
+      piece.proofing.soon();
+    });
+  }
+</script>
+
+{#if isLeft}
+  <div class="item">
+    <Gravity gravity={finding.gravity} /><span
+      ><b>{finding.says}</b>
+      <span class="says">{reason || finding.hint}</span></span
+    ><button class="word" onclick={takeUp}>take up again</button>
+  </div>
+{:else}
+  <button class="item" class:on={isOpen} aria-expanded={isOpen} onclick={onopen}>
+    <Gravity gravity={finding.gravity} /><span
+      ><b>{finding.says}</b>
+      <span class="says">{finding.hint}</span></span
+    ><span class="go">{place && !detail ? 'show' : ''}</span>
+  </button>
+  {#if isOpen}
+    <div class="do">
+      {#if leaving}
+        <form onsubmit={leave}>
+          <!-- svelte-ignore a11y_autofocus -->
+          <input
+            class="line"
+            aria-label="Why it stays"
+            placeholder="Why it stays, if you want to say"
+            maxlength="300"
+            autofocus
+            bind:value={why}
+          />
+          <button class="quiet">Leave it</button>
+          <button type="button" class="word" onclick={() => (leaving = false)}>Cancel</button>
+        </form>
+      {:else}
+        {#if detail}<button class="quiet" onclick={writeDetail}>{detail === 'cover' ? 'Make it' : 'Write it'}</button>{/if}
+        {#if finding.fix}<button class="quiet" onclick={fix}>{finding.fix.label}</button>{/if}
+        <button class="word" onclick={() => (leaving = true)}>Leave it</button>
+        {#if isName}
+          <button class="word" onclick={() => void houseRule(({ names }) => ({ names: [...new Set([...names, finding.words])] }))}
+            >A name of the house</button
+          >
+        {/if}
+        <button class="word" onclick={() => void houseRule(({ unchecked }) => ({ unchecked: [...new Set([...unchecked, finding.check])] }))}
+          >Not checked in this house</button
+        >
+      {/if}
+      {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+      <p class="why">{finding.why}</p>
+    </div>
+  {/if}
+{/if}
+
+<style>
+  .do {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 16px;
+    align-items: center;
+    padding: 8px 20px 11px 52px;
+    border-bottom: 1px solid var(--hair);
+    background: var(--bottle-tint);
+    box-shadow: inset 3px 0 var(--bottle);
+  }
+  form {
+    display: flex;
+    flex: 1;
+    flex-wrap: wrap;
+    gap: 8px 12px;
+    align-items: center;
+  }
+  input {
+    flex: 1;
+    min-width: 180px;
+  }
+  .why {
+    flex-basis: 100%;
+    margin: 0;
+    color: var(--faded);
+    font-size: 14px;
+  }
+</style>

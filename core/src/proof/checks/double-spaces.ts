@@ -1,0 +1,16 @@
+import { type Check, PRACTICE } from '../check.ts';
+import { matches } from '../matches.ts';
+
+export const doubleSpaces: Check = {
+  name: 'double spaces',
+  kind: 'whole',
+  gravity: 'look',
+  why: 'Two spaces look like a gap, and some outlets show them.',
+  source: PRACTICE,
+  run: (post) =>
+    matches(post, /(?<=\S)[  ]{2,}(?=\S)/gu, () => ({
+      says: 'Two spaces stand where one belongs',
+      hint: 'One is enough.',
+      fix: { label: 'Make it one', text: ' ' },
+    })),
+};

@@ -1,0 +1,53 @@
+import type { Check } from '../check.ts';
+import { article } from './article.ts';
+import { category } from './category.ts';
+import { cover } from './cover.ts';
+import { crammedPhrase } from './crammed-phrase.ts';
+import { denial } from './denial.ts';
+import { description } from './description.ts';
+import { descriptionLength } from './description-length.ts';
+import { doubleSpaces } from './double-spaces.ts';
+import { emptyHeading } from './empty-heading.ts';
+import { emptySection } from './empty-section.ts';
+import { headingLevel } from './heading-level.ts';
+import { linkWords } from './link-words.ts';
+import { listNumbers } from './list-numbers.ts';
+import { longParagraph } from './long-paragraph.ts';
+import { longSentence } from './long-sentence.ts';
+import { noLinks } from './no-links.ts';
+import { nothingToRest } from './nothing-to-rest.ts';
+import { phraseInDetails } from './phrase-in-details.ts';
+import { phraseOnPage } from './phrase-on-page.ts';
+import { pictureRights } from './picture-rights.ts';
+import { pictureText } from './picture-text.ts';
+import { pictureTextWell } from './picture-text-well.ts';
+import { placeholder } from './placeholder.ts';
+import { readingGrade } from './reading-grade.ts';
+import { repeatedHeading } from './repeated-heading.ts';
+import { repeatedWord } from './repeated-word.ts';
+import { slug } from './slug.ts';
+import { slugWords } from './slug-words.ts';
+import { standfirst } from './standfirst.ts';
+import { stockPhrase } from './stock-phrase.ts';
+import { strayMarkup } from './stray-markup.ts';
+import { tableHead } from './table-head.ts';
+import { title } from './title.ts';
+import { unfinishedSentence } from './unfinished-sentence.ts';
+import { unsafeLink } from './unsafe-link.ts';
+import { unsaidFigure } from './unsaid-figure.ts';
+import { unsaidName } from './unsaid-name.ts';
+import { unsaidQuotation } from './unsaid-quotation.ts';
+import { wordCountInRange } from './word-count.ts';
+
+/** Every check there is, by what it is about. */
+export const CHECKS: readonly Check[] = [
+  ...[title, standfirst, description, slug, cover, category, wordCountInRange],
+  ...[emptyHeading, repeatedHeading, emptySection, placeholder, strayMarkup, unfinishedSentence, listNumbers, doubleSpaces],
+  ...[unsaidFigure, unsaidName, unsaidQuotation, denial],
+  ...[readingGrade, longSentence, longParagraph, nothingToRest],
+  ...[repeatedWord, article, stockPhrase],
+  ...[phraseInDetails, phraseOnPage, crammedPhrase, descriptionLength, slugWords],
+  ...[unsafeLink, noLinks],
+  ...[pictureText, pictureTextWell, pictureRights],
+  ...[headingLevel, tableHead, linkWords],
+];

@@ -1,0 +1,18 @@
+import type { Stretch } from './stretches.ts';
+
+/** A link in a stretch of words: its address, its words and where they stand. */
+export type Link = { href: string; words: string; from: number; to: number };
+
+/** The links of a stretch; what is linked on end to one address is one link. */
+export function linksOf({ node }: Stretch): Link[] {
+  const found: Link[] = [];
+  node.forEach((child, from) => {
+    const href = child.marks.find((mark) => mark.type.name === 'link')?.attrs.href as string | undefined;
+    if (!href) return;
+    const last = found.at(-1);
+    const to = from + child.nodeSize;
+    if (last?.href === href && last.to === from) Object.assign(last, { words: last.words + (child.text ?? ' '), to });
+    else found.push({ href, words: child.text ?? '', from, to });
+  });
+  return found;
+}

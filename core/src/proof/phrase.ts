@@ -1,0 +1,28 @@
+import { stem } from '../language/terms.ts';
+import { words, type Word } from '../language/words.ts';
+import type { Ready } from './check.ts';
+
+/** The words people would look for, as the writer's brief has them; empty when it says none. */
+export const phraseOf = ({ details }: Pick<Ready, 'details'>): string => details.brief?.phrase?.trim() ?? '';
+
+/** Where a phrase stands in a text, in whatever form of its words: the words on end, their stems the same. */
+export function phraseIn(text: string, phrase: string): Word[] {
+  const wanted = words(phrase).map((w) => stem(w.text));
+  const all = words(text);
+  const stems = all.map((w) => stem(w.text));
+  const found: Word[] = [];
+  for (let i = 0; wanted.length && i + wanted.length <= all.length; i++) {
+    if (!wanted.every((word, k) => stems[i + k] === word)) continue;
+    const [from, to] = [all[i]!.from, all[i + wanted.length - 1]!.to];
+    found.push({ text: text.slice(from, to), from, to });
+    i += wanted.length - 1;
+  }
+  return found;
+}
+
+/** Whether a text says all words of a phrase, in whatever form and order, as titles and slugs do. */
+export function saysPhrase(text: string, phrase: string): boolean {
+  const said = new Set(words(text.replaceAll('-', ' ')).map((w) => stem(w.text)));
+  const wanted = words(phrase.replaceAll('-', ' ')).map((w) => stem(w.text));
+  return wanted.length > 0 && wanted.every((word) => said.has(word));
+}

@@ -1,0 +1,74 @@
+import { toHtml } from 'hast-util-to-html';
+import { element } from '../post/element.ts';
+import { type Finding, KINDS } from './check.ts';
+import type { Figures } from './figures.ts';
+
+/** What a report tells. */
+export type Reported = {
+  title: string;
+  /** When it was made, as it is to be read. */
+  when: string;
+  findings: readonly Finding[];
+  left: readonly (Finding & { reason: string })[];
+  figures: Figures;
+};
+
+const STYLE =
+  'body{max-width:46rem;margin:2rem auto;padding:0 1rem;font:16px/1.5 Georgia,serif;color:#030303;background:#fff}' +
+  'h1{font-size:1.6rem;line-height:1.2}h2{margin:2rem 0 .5rem;font-size:1.1rem}table{width:100%;border-collapse:collapse}' +
+  'th,td{padding:.4rem .6rem .4rem 0;border-bottom:1px solid #bbb;text-align:left;vertical-align:top}p{margin:.3rem 0}' +
+  'tr{break-inside:avoid}@media print{body{margin:0;max-width:none}}';
+
+const text = (value: string) => ({ type: 'text' as const, value });
+const line = (tag: string, value: string) => element(tag, [text(value)]);
+
+/** A proof as a page of its own, to hand to an editor or to print. */
+export function proofReport({ title, when, findings, left, figures }: Reported): string {
+  const must = findings.filter((f) => f.gravity === 'must').length;
+  const sum = findings.length
+    ? `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}, ${must} of them must be fixed.`
+    : 'Every check found nothing: 0 findings.';
+  const grade = figures.grade === null ? '' : `, grade ${figures.grade.toFixed(1)}, reading ease ${(figures.ease ?? 0).toFixed(0)}`;
+  const table = (caption: string, rows: readonly (Finding & { reason?: string })[]) =>
+    rows.length
+      ? [
+          line('h2', caption),
+          element('table', [
+            element('thead', [
+              element(
+                'tr',
+                ['What', 'What to do', 'Kind'].map((head) => element('th', [text(head)], { scope: 'col' })),
+              ),
+            ]),
+            element(
+              'tbody',
+              rows.map((f) => element('tr', [line('td', f.says), line('td', f.reason || f.hint), line('td', KINDS[f.kind])])),
+            ),
+          ]),
+        ]
+      : [];
+  const body = [
+    line('h1', `Proof of “${title || 'Untitled'}”`),
+    line('p', `${when}. ${figures.words.toLocaleString('en')} words, ${figures.minutes} min${grade}.`),
+    line('p', sum),
+    ...table(
+      'Must be fixed',
+      findings.filter((f) => f.gravity === 'must'),
+    ),
+    ...table(
+      'Worth a look',
+      findings.filter((f) => f.gravity === 'look'),
+    ),
+    ...table('Left as they are', left),
+  ];
+  const head = [
+    element('meta', [], { charSet: 'utf-8' }),
+    element('meta', [], { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
+    line('title', `Proof of ${title || 'Untitled'}`),
+    line('style', STYLE),
+  ];
+  return `${toHtml({
+    type: 'root',
+    children: [{ type: 'doctype' }, element('html', [element('head', head), element('body', body)], { lang: 'en' })],
+  })}\n`;
+}
