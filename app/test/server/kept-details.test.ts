@@ -6,7 +6,7 @@ import { startServer, type RunningServer } from '../running-server.ts';
 import { form, writer } from './writer.ts';
 
 // PIECE_RUNS=10000 is the long form.
-const numRuns = Number(process.env.PIECE_RUNS ?? 100);
+const numRuns = Number(process.env.PIECE_RUNS ?? 50);
 
 describe('any piece that can be brought in', function () {
   this.timeout(30_000 + numRuns * 500);

@@ -11,8 +11,10 @@ export const check: Command = (request) => {
   const details = { ...emptyDetails(), title: request.source.title ?? '', ...request.draft?.details };
   const { findings } = proof({ doc, details, house: request.tools.house });
   const figures = figuresOf(doc);
-  const round = (n: number | null) => (n === null ? '-' : n.toFixed(1));
+  const round = (n: number | undefined) => n?.toFixed(1) ?? '-';
   const lines = findings.map((f) => `${f.gravity === 'must' ? '!' : '◇'} ${f.says}. ${f.hint}`);
-  lines.push(`${figures.words} words, ${figures.minutes} min, reading ease ${round(figures.ease)}, grade ${round(figures.grade)}`);
+  lines.push(
+    `${figures.words} words, ${figures.minutes} min, reading ease ${round(figures.levels?.ease)}, grade ${round(figures.levels?.kincaid)}`,
+  );
   return { data: { findings, figures }, text: `${lines.join('\n')}\n`, mustBeFixed: findings.some((f) => f.gravity === 'must') };
 };

@@ -1,5 +1,5 @@
-import { syllable } from 'syllable';
 import { sentences } from './sentences.ts';
+import { syllablesOf } from './syllables.ts';
 import { words } from './words.ts';
 
 /** Counts a text is judged by, and the two figures made of them. */
@@ -13,11 +13,13 @@ export type Readability = {
   grade: number | null;
 };
 
-/**
- * Reading ease and grade of a text.
- * Ease: 206.835 - 1.015 words/sentence - 84.6 syllables/word (Flesch 1948).
- * Grade: 0.39 words/sentence + 11.8 syllables/word - 15.59 (Kincaid et al. 1975).
- */
+/** Flesch's reading ease: 206.835 - 1.015 words/sentence - 84.6 syllables/word (Flesch 1948). */
+export const easeOf = (length: number, weight: number): number => 206.835 - 1.015 * length - 84.6 * weight;
+
+/** Flesch and Kincaid's grade: 0.39 words/sentence + 11.8 syllables/word - 15.59 (Kincaid et al. 1975). */
+export const gradeOf = (length: number, weight: number): number => 0.39 * length + 11.8 * weight - 15.59;
+
+/** Reading ease and grade of a text. */
 export function readability(text: string): Readability {
   const found = words(text);
   const s = sentences(text).length;
@@ -30,17 +32,7 @@ export function readability(text: string): Readability {
     words: w,
     sentences: s,
     syllables,
-    ease: 206.835 - 1.015 * length - 84.6 * weight,
-    grade: 0.39 * length + 11.8 * weight - 15.59,
+    ease: easeOf(length, weight),
+    grade: gradeOf(length, weight),
   };
-}
-
-// The longest words of the languages we read have fewer letters; counting takes the square of a word's length.
-const LONGEST = 60;
-
-/** The syllables of a word, at least one; those of a run of letters that is no word are counted piece by piece. */
-function syllablesOf(word: string): number {
-  let sum = 0;
-  for (let at = 0; at < word.length; at += LONGEST) sum += syllable(word.slice(at, at + LONGEST));
-  return Math.max(1, sum);
 }

@@ -1,6 +1,7 @@
 import { stem } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import type { Ready } from './check.ts';
+import type { Stretch } from './stretches.ts';
 
 /** The words people would look for, as the writer's brief has them; empty when it says none. */
 export const phraseOf = ({ details }: Pick<Ready, 'details'>): string => details.brief?.phrase?.trim() ?? '';
@@ -18,6 +19,16 @@ export function phraseIn(text: string, phrase: string): Word[] {
     i += wanted.length - 1;
   }
   return found;
+}
+
+// A stretch never changes: another stands in its place.
+const known = new WeakMap<Stretch, { phrase: string; at: Word[] }>();
+
+/** Where a phrase stands in a stretch of the page. */
+export function phraseAt(stretch: Stretch, phrase: string): Word[] {
+  let found = known.get(stretch);
+  if (found?.phrase !== phrase) known.set(stretch, (found = { phrase, at: phraseIn(stretch.text, phrase) }));
+  return found.at;
 }
 
 /** Whether a text says all words of a phrase, in whatever form and order, as titles and slugs do. */

@@ -18,6 +18,13 @@ export function proof(post: Proofed): Proofs {
       return { ...found, check: name, kind, gravity, why, words, key: keyOf(name, found, words) };
     });
   });
+  // The same words twice in one place are two findings.
+  const times = new Map<string, number>();
+  for (const finding of findings) {
+    const n = (times.get(finding.key) ?? 0) + 1;
+    times.set(finding.key, n);
+    if (n > 1) finding.key += ` · ${n}`;
+  }
   const rank = { must: 0, look: 1 };
   findings.sort((a, b) => rank[a.gravity] - rank[b.gravity] || placed(a.place) - placed(b.place) || from(a.place) - from(b.place));
   const left = new Set(given.details.left?.map(({ key }) => key));

@@ -28,7 +28,7 @@ export function proofReport({ title, when, findings, left, figures }: Reported):
   const sum = findings.length
     ? `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}, ${must} of them must be fixed.`
     : 'Every check found nothing: 0 findings.';
-  const grade = figures.grade === null ? '' : `, grade ${figures.grade.toFixed(1)}, reading ease ${(figures.ease ?? 0).toFixed(0)}`;
+  const grade = figures.levels ? `, grade ${figures.levels.kincaid.toFixed(1)}, reading ease ${figures.levels.ease.toFixed(0)}` : '';
   const table = (caption: string, rows: readonly (Finding & { reason?: string })[]) =>
     rows.length
       ? [

@@ -94,6 +94,12 @@ describe('a proof', () => {
     expect(found('A  gap, and an gap.', left)).to.deep.equal(['article']);
   });
 
+  it('tells findings apart that say the same in one place', () => {
+    const keys = proof(post(`An lamp. An lamp.\n\n${LONG_ENOUGH}`, good)).map((f) => f.key);
+    expect(keys).to.have.length(2);
+    expect(new Set(keys)).to.have.property('size', 2);
+  });
+
   it('makes no check that House style has switched off', () => {
     const { findings, checked } = proofs({
       ...post(`A  gap.\n\n${LONG_ENOUGH}`, good),

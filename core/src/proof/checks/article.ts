@@ -1,5 +1,5 @@
 import { type Check } from '../check.ts';
-import { matches } from '../matches.ts';
+import { eachMatch } from '../each-stretch.ts';
 
 // Spelt with a vowel and said without one, and the other way round; as far as they are common.
 const SAID_CONSONANT = /^(?:u(?:ni(?!n|m|mp)|s(?:e|u|a)|t(?:e|i)|r(?:a|i)n|k)|eu|ewe|one(?:s|$|-)|once|ouija)/i;
@@ -21,16 +21,15 @@ export const article: Check = {
   gravity: 'must',
   why: 'A and an are chosen by how the next word is said.',
   source: 'Oxford style for “a” and “an”, from memory',
-  run: (post) =>
-    matches(post, /(?<![\p{L}\p{N}’'.-])(an?)(?=\s+([\p{L}\p{N}][\p{L}\p{N}’'.-]*))/giu, ({ 1: said, 2: next }) => {
-      const isAn = said!.length === 2;
-      const vowel = saidWithVowel(next!);
-      if (vowel === null || vowel === isAn || (said === 'A' && /^(?:and|or|in|is|are)$/i.test(next!))) return null;
-      const right = isAn ? said!.slice(0, 1) : `${said!}n`;
-      return {
-        says: `“${said} ${next}”`,
-        hint: `Before “${next}” it is “${right.toLowerCase()}”.`,
-        fix: { label: `Make it ${right}`, text: right },
-      };
-    }),
+  run: eachMatch(/(?<![\p{L}\p{N}’'.-])(an?)(?=\s+([\p{L}\p{N}][\p{L}\p{N}’'.-]*))/giu, ({ 1: said, 2: next }) => {
+    const isAn = said!.length === 2;
+    const vowel = saidWithVowel(next!);
+    if (vowel === null || vowel === isAn || (said === 'A' && /^(?:and|or|in|is|are)$/i.test(next!))) return null;
+    const right = isAn ? said!.slice(0, 1) : `${said!}n`;
+    return {
+      says: `“${said} ${next}”`,
+      hint: `Before “${next}” it is “${right.toLowerCase()}”.`,
+      fix: { label: `Make it ${right}`, text: right },
+    };
+  }),
 };

@@ -1,6 +1,7 @@
 import { wordCount } from '../../language/words.ts';
+import { wordsIn } from '../../post/sections.ts';
 import { type Check, PRACTICE } from '../check.ts';
-import { phraseIn, phraseOf } from '../phrase.ts';
+import { phraseAt, phraseOf } from '../phrase.ts';
 import { placeIn } from '../place.ts';
 
 /** Words of the phrase among a hundred; more reads as crammed. */
@@ -16,8 +17,8 @@ export const crammedPhrase: Check = {
   run(post) {
     const phrase = phraseOf(post);
     if (!phrase) return [];
-    const places = post.stretches.flatMap((stretch) => phraseIn(stretch.text, phrase).map((at) => ({ stretch, at })));
-    const all = post.stretches.reduce((sum, { text }) => sum + wordCount(text), 0);
+    const places = post.stretches.flatMap((stretch) => phraseAt(stretch, phrase).map((at) => ({ stretch, at })));
+    const all = post.doc.children.reduce((sum, block) => sum + wordsIn(block), 0);
     const share = (100 * places.length * wordCount(phrase)) / Math.max(1, all);
     if (places.length < FEWEST_TIMES || share <= MOST_PERCENT) return [];
     const { stretch, at } = places[Math.floor(places.length / 2)]!;

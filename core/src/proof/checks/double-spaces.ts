@@ -1,5 +1,5 @@
 import { type Check, PRACTICE } from '../check.ts';
-import { matches } from '../matches.ts';
+import { eachMatch } from '../each-stretch.ts';
 
 export const doubleSpaces: Check = {
   name: 'double spaces',
@@ -7,10 +7,9 @@ export const doubleSpaces: Check = {
   gravity: 'look',
   why: 'Two spaces look like a gap, and some outlets show them.',
   source: PRACTICE,
-  run: (post) =>
-    matches(post, /(?<=\S)[  ]{2,}(?=\S)/gu, () => ({
-      says: 'Two spaces stand where one belongs',
-      hint: 'One is enough.',
-      fix: { label: 'Make it one', text: ' ' },
-    })),
+  run: eachMatch(/(?<=\S)[  ]{2,}(?=\S)/gu, () => ({
+    says: 'Two spaces stand where one belongs',
+    hint: 'One is enough.',
+    fix: { label: 'Make it one', text: ' ' },
+  })),
 };

@@ -1,5 +1,6 @@
 import { normal } from '../../language/terms.ts';
 import type { Check } from '../check.ts';
+import { eachStretch } from '../each-stretch.ts';
 import { linksOf } from '../links-of.ts';
 import { placeIn } from '../place.ts';
 
@@ -12,18 +13,17 @@ export const linkWords: Check = {
   gravity: 'look',
   why: 'Links are listed and read aloud without what stands around them.',
   source: 'WCAG 2.2, 2.4.4 and 2.4.9',
-  run: ({ stretches }) =>
-    stretches.flatMap((stretch) =>
-      linksOf(stretch).flatMap(({ words, from, to, href }) => {
-        const said = normal(words.trim());
-        if (!SAYS_NOTHING.test(said) && said !== normal(href)) return [];
-        return [
-          {
-            place: placeIn(stretch, from, to),
-            says: said === normal(href) ? 'A link shows its bare address' : `“${words}” does not say where the link leads`,
-            hint: 'Let the words name what is found there.',
-          },
-        ];
-      }),
-    ),
+  run: eachStretch((stretch) =>
+    linksOf(stretch).flatMap(({ words, from, to, href }) => {
+      const said = normal(words.trim());
+      if (!SAYS_NOTHING.test(said) && said !== normal(href)) return [];
+      return [
+        {
+          place: placeIn(stretch, from, to),
+          says: said === normal(href) ? 'A link shows its bare address' : `“${words}” does not say where the link leads`,
+          hint: 'Let the words name what is found there.',
+        },
+      ];
+    }),
+  ),
 };

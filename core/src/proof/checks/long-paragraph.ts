@@ -1,5 +1,6 @@
 import { wordCount } from '../../language/words.ts';
 import { type Check, PRACTICE } from '../check.ts';
+import { eachStretch } from '../each-stretch.ts';
 import { isProse } from '../stretches.ts';
 
 const LONG_PARAGRAPH = 150;
@@ -10,10 +11,10 @@ export const longParagraph: Check = {
   gravity: 'look',
   why: 'A wall of text is skipped, on a phone most of all.',
   source: PRACTICE,
-  run: ({ stretches }) =>
-    stretches.filter(isProse).flatMap(({ block, text }) => {
-      const count = wordCount(text);
-      if (count <= LONG_PARAGRAPH) return [];
-      return [{ place: { block }, says: `A paragraph of ${count} words`, hint: `Past ${LONG_PARAGRAPH} it is better cut in two.` }];
-    }),
+  run: eachStretch((stretch) => {
+    const { block, text } = stretch;
+    const count = isProse(stretch) ? wordCount(text) : 0;
+    if (count <= LONG_PARAGRAPH) return [];
+    return [{ place: { block }, says: `A paragraph of ${count} words`, hint: `Past ${LONG_PARAGRAPH} it is better cut in two.` }];
+  }),
 };

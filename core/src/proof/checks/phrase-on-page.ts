@@ -1,6 +1,6 @@
 import { picturesOf } from '../../post/pictures.ts';
 import { type Check, type Found, PRACTICE } from '../check.ts';
-import { phraseIn, phraseOf } from '../phrase.ts';
+import { phraseAt, phraseIn, phraseOf } from '../phrase.ts';
 import { isHeading, isProse } from '../stretches.ts';
 
 export const phraseOnPage: Check = {
@@ -13,23 +13,22 @@ export const phraseOnPage: Check = {
     const phrase = phraseOf(post);
     const prose = post.stretches.filter(isProse);
     if (!phrase || !prose.length) return [];
-    const says = (text: string) => phraseIn(text, phrase).length > 0;
     const headings = post.stretches.filter(isHeading);
     const pictures = picturesOf(post.doc).filter((picture) => picture.alt);
     const found: Found[] = [];
-    if (!says(prose[0]!.text))
+    if (!phraseAt(prose[0]!, phrase).length)
       found.push({
         place: { block: prose[0]!.block },
         says: `The first paragraph does not say “${phrase}”`,
         hint: 'Say early what the post is about.',
       });
-    if (headings.length && !headings.some((h) => says(h.text)))
+    if (headings.length && !headings.some((h) => phraseAt(h, phrase).length))
       found.push({
         place: { block: headings[0]!.block },
         says: `No heading says “${phrase}”`,
         hint: 'One of them can, in whatever form of its words.',
       });
-    if (pictures.length && !pictures.some((picture) => says(picture.alt)))
+    if (pictures.length && !pictures.some((picture) => phraseIn(picture.alt, phrase).length))
       found.push({
         place: { block: pictures[0]!.id },
         says: `No alternative text says “${phrase}”`,

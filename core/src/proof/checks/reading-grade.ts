@@ -1,7 +1,6 @@
 import { GRADE_AIM } from '../../language/grade.ts';
-import { readability } from '../../language/readability.ts';
 import type { Check } from '../check.ts';
-import { proseText } from '../figures.ts';
+import { figuresOf } from '../figures.ts';
 
 // So far above what is asked for it is worth a look.
 const OVER = 3;
@@ -15,12 +14,12 @@ export const readingGrade: Check = {
   source: 'Kincaid, Fishburne, Rogers and Chissom 1975; the limit is common practice, no source',
   run({ doc, details }) {
     const aim = details.brief?.grade ?? GRADE_AIM;
-    const { grade, words } = readability(proseText(doc));
-    if (grade === null || words < FEWEST_WORDS || grade < aim + OVER) return [];
+    const { levels, words } = figuresOf(doc);
+    if (!levels || words < FEWEST_WORDS || levels.kincaid < aim + OVER) return [];
     return [
       {
         place: null,
-        says: `The text reads at grade ${Math.round(grade)}`,
+        says: `The text reads at grade ${Math.round(levels.kincaid)}`,
         hint: `Grade ${aim} is asked for: shorter sentences and plainer words bring it down.`,
       },
     ];

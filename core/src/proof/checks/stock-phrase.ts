@@ -1,6 +1,11 @@
 import { normal } from '../../language/terms.ts';
-import { type Check, type Found, PRACTICE } from '../check.ts';
+import { type Check, type Found, PRACTICE, type Ready } from '../check.ts';
+import { eachStretch } from '../each-stretch.ts';
 import { placeIn } from '../place.ts';
+
+/** What House style and the brief never use. */
+const neverUsed = ({ house, details }: Ready): string[] =>
+  [...house.never, ...(details.brief?.never ?? [])].map((words) => normal(words.trim())).filter(Boolean);
 
 const INSIDE = /[\p{L}\p{N}]/u;
 
@@ -10,23 +15,22 @@ export const stockPhrase: Check = {
   gravity: 'look',
   why: 'What is read everywhere says nothing, and House style or the brief never uses it.',
   source: PRACTICE,
-  run({ stretches, house, details }) {
-    const never = [...house.never, ...(details.brief?.never ?? [])].map((words) => normal(words.trim())).filter(Boolean);
-    return stretches.flatMap((stretch) => {
+  run: eachStretch(
+    (stretch, post) => {
       const text = stretch.text.toLowerCase().replaceAll('’', "'");
-      return never.flatMap((words): Found[] => {
+      return neverUsed(post).flatMap((words) => {
         const found: Found[] = [];
         for (let at = text.indexOf(words); at >= 0; at = text.indexOf(words, at + words.length)) {
           if (INSIDE.test(text[at - 1] ?? '') || INSIDE.test(text[at + words.length] ?? '')) continue;
-          const said = stretch.text.slice(at, at + words.length);
           found.push({
             place: placeIn(stretch, at, at + words.length),
-            says: `“${said}” is never used here`,
+            says: `“${stretch.text.slice(at, at + words.length)}” is never used here`,
             hint: 'House style or the brief says so. Say it in plain words.',
           });
         }
         return found;
       });
-    });
-  },
+    },
+    (post) => neverUsed(post).join('\n'),
+  ),
 };

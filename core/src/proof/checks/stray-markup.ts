@@ -1,5 +1,5 @@
 import { type Check, PRACTICE } from '../check.ts';
-import { matches } from '../matches.ts';
+import { eachMatch } from '../each-stretch.ts';
 
 const STRAY =
   /<\/?(?:p|br|div|span|b|i|em|strong|a|h[1-6]|ul|ol|li|img|font|u|table|t[dr])\b[^<>]*>|&(?:nbsp|amp|lt|gt|quot|mdash|ndash|#\d+);|\*\*[^*\n]+\*\*|(?<!\S)#{1,6}\s(?=\p{L})|!?\[[^\]\n]+\]\([^)\s]+\)|(?<!\S)```|\{\{[^}]+\}\}/gu;
@@ -10,6 +10,5 @@ export const strayMarkup: Check = {
   gravity: 'must',
   why: 'Signs of a markup that were not read as such stand on the page as they are.',
   source: PRACTICE,
-  run: (post) =>
-    matches(post, STRAY, ({ 0: words }) => ({ says: `“${words}” is markup`, hint: 'Readers see these signs. Take them out.' })),
+  run: eachMatch(STRAY, ({ 0: words }) => ({ says: `“${words}” is markup`, hint: 'Readers see these signs. Take them out.' })),
 };

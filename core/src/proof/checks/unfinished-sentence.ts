@@ -1,5 +1,6 @@
 import { wordCount } from '../../language/words.ts';
-import { type Check, type Found, PRACTICE } from '../check.ts';
+import { type Check, PRACTICE } from '../check.ts';
+import { eachStretch } from '../each-stretch.ts';
 import { placeIn } from '../place.ts';
 import { isProse } from '../stretches.ts';
 
@@ -14,13 +15,13 @@ export const unfinishedSentence: Check = {
   gravity: 'must',
   why: 'A paragraph that stops in the middle was cut off, or is still to be written.',
   source: PRACTICE,
-  run: ({ stretches }) =>
-    stretches.filter(isProse).flatMap((stretch): Found[] => {
-      const text = stretch.text.trimEnd();
-      if (!text || ENDS.test(text)) return [];
-      const holdsSentence = /[.!?…]\s/u.test(text);
-      if (!holdsSentence && !LEADS_ON.test(text) && wordCount(text) < FEWEST_WORDS) return [];
-      const from = Math.max(0, text.lastIndexOf(' ', text.length - 24) + 1);
-      return [{ place: placeIn(stretch, from, text.length), says: 'A paragraph has no end', hint: `It stops at “${text.slice(from)}”.` }];
-    }),
+  run: eachStretch((stretch) => {
+    if (!isProse(stretch)) return [];
+    const text = stretch.text.trimEnd();
+    if (!text || ENDS.test(text)) return [];
+    const holdsSentence = /[.!?…]\s/u.test(text);
+    if (!holdsSentence && !LEADS_ON.test(text) && wordCount(text) < FEWEST_WORDS) return [];
+    const from = Math.max(0, text.lastIndexOf(' ', text.length - 24) + 1);
+    return [{ place: placeIn(stretch, from, text.length), says: 'A paragraph has no end', hint: `It stops at “${text.slice(from)}”.` }];
+  }),
 };

@@ -1,4 +1,5 @@
 import type { Check } from '../check.ts';
+import { eachStretch } from '../each-stretch.ts';
 import { linksOf } from '../links-of.ts';
 import { placeIn } from '../place.ts';
 
@@ -12,14 +13,13 @@ export const unsafeLink: Check = {
   gravity: 'must',
   why: 'A link that leads to the writer’s own machine, or to an example, leads readers nowhere.',
   source: 'RFC 2606 and RFC 6761',
-  run: ({ stretches }) =>
-    stretches.flatMap((stretch) =>
-      linksOf(stretch)
-        .filter(({ href }) => NOWHERE.test(href))
-        .map(({ words, from, to, href }) => ({
-          place: placeIn(stretch, from, to),
-          says: `“${words.trim()}” leads readers nowhere`,
-          hint: `Nobody but you can open ${href}.`,
-        })),
-    ),
+  run: eachStretch((stretch) =>
+    linksOf(stretch)
+      .filter(({ href }) => NOWHERE.test(href))
+      .map(({ words, from, to, href }) => ({
+        place: placeIn(stretch, from, to),
+        says: `“${words.trim()}” leads readers nowhere`,
+        hint: `Nobody but you can open ${href}.`,
+      })),
+  ),
 };

@@ -14,6 +14,9 @@
     onopen,
   }: { piece: Piece; finding: Finding; isOpen: boolean; isLeft?: boolean; onopen: () => void } = $props();
 
+  // The oldest go first.
+  const MOST_LEFT = 1000;
+
   let leaving = $state(false);
   let why = $state('');
   let sorry = $state('');
@@ -44,7 +47,7 @@
 
   function leave(event: SubmitEvent) {
     event.preventDefault();
-    piece.details.left = [...(piece.details.left ?? []), { key: finding.key, why: why.trim() }];
+    piece.details.left = [...(piece.details.left ?? []), { key: finding.key, why: why.trim() }].slice(-MOST_LEFT);
   }
 
   const takeUp = () => (piece.details.left = piece.details.left?.filter(({ key }) => key !== finding.key));

@@ -1,5 +1,6 @@
 <!-- Proof: is it right, whole, findable? What the checks found, and the figures of the page. -->
 <script lang="ts">
+  import { GRADE_AIM } from '@even-page/core/language/grade';
   import { type Finding, KINDS, type Kind } from '@even-page/core/proof';
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
@@ -10,6 +11,16 @@
   import OneFinding from './OneFinding.svelte';
 
   let { piece }: { piece: Piece } = $props();
+
+  const LEVELS = [
+    { name: 'ease', label: 'Reading ease', says: 'Flesch: about 60 to 70 is plain English' },
+    { name: 'kincaid', label: 'Grade', says: 'Flesch-Kincaid: 8 suits a general audience' },
+    { name: 'fog', label: 'Fog', says: 'Gunning: long sentences and hard words' },
+    { name: 'smog', label: 'SMOG', says: 'McLaughlin: words of three syllables and more' },
+    { name: 'colemanLiau', label: 'Coleman-Liau', says: 'by letters instead of syllables' },
+    { name: 'ari', label: 'Automated', says: 'Senter and Smith: by letters and sentences' },
+    { name: 'daleChall', label: 'Dale-Chall', says: 'by words not everybody knows; below 6 is easy' },
+  ] as const;
 
   let view = $state<'findings' | 'figures'>('findings');
   let kind = $state<Kind | ''>('');
@@ -25,6 +36,7 @@
   );
   const shown = $derived(proofing.findings.filter((f) => !kind || f.kind === kind || !kinds.some((k) => k.name === kind)));
   const fine = $derived(proofing.checked.filter((name) => !proofing.findings.some((f) => f.check === name)));
+  const aim = $derived(piece.details.brief?.grade ?? GRADE_AIM);
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
 
   const report = () =>
@@ -74,7 +86,7 @@
   {#if proofing.figures?.words}
     <GradeChart grades={proofing.figures.grades} onchoose={(block) => piece.page.goToBlock(block)} />
     <p class="note summary">
-      Grade by paragraph. Reading ease {round(proofing.figures.ease)}, grade {round(proofing.figures.grade)}; {count(
+      Grade by paragraph. Reading ease {round(proofing.figures.levels?.ease)}, grade {round(proofing.figures.levels?.kincaid)}; {count(
         proofing.figures.words,
         'word',
       )}, {round(proofing.figures.words / Math.max(1, proofing.figures.sentences))} to a sentence.
@@ -122,15 +134,31 @@
       <dd>{proofing.figures.minutes}</dd>
       <dt>Sentences</dt>
       <dd>{figure(proofing.figures.sentences)}</dd>
-      <dt>Reading ease</dt>
-      <dd>{round(proofing.figures.ease)} <span class="muted">Flesch: about 60 to 70 is plain English</span></dd>
-      <dt>Grade</dt>
-      <dd>{round(proofing.figures.grade)} <span class="muted">Flesch-Kincaid: 8 suits a general audience</span></dd>
+      {#each LEVELS as { name, label, says } (name)}
+        <dt>{label}</dt>
+        <dd>{round(proofing.figures.levels?.[name])} <span class="muted">{says}</span></dd>
+      {/each}
       <dt>Sections</dt>
-      <dd>{piece.page.sections.length}</dd>
+      <dd>{proofing.figures.sections.length}</dd>
       <dt>Pictures</dt>
       <dd>{proofing.figures.pictures}</dd>
+      <dt>Clips</dt>
+      <dd>{proofing.figures.clips}</dd>
     </dl>
+    {#if proofing.figures.sections.length > 1}
+      <table>
+        <thead><tr><th scope="col">Section</th><th scope="col">Words</th><th scope="col">Grade</th></tr></thead>
+        <tbody>
+          {#each proofing.figures.sections as { heading, words, grade }, n (n)}
+            <tr>
+              <td><button class="word" onclick={() => piece.page.goToSection(n)}>{heading || 'Introduction'}</button></td>
+              <td class="mono">{figure(words)}</td>
+              <td class="mono" class:hard={(grade ?? 0) > aim}>{round(grade)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
   {/if}
 </div>
 
@@ -153,6 +181,28 @@
   .summary {
     padding-top: 4px;
     border-bottom: 1px solid var(--hair);
+  }
+  table {
+    width: calc(100% - 40px);
+    margin: 4px 20px 18px;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 5px 0;
+    border-bottom: 1px dotted var(--hair);
+    text-align: right;
+  }
+  th {
+    color: var(--faded);
+    font-weight: 400;
+  }
+  th:first-child,
+  td:first-child {
+    text-align: left;
+  }
+  .hard {
+    color: var(--brass);
   }
   dl {
     display: grid;
