@@ -1,8 +1,7 @@
 import { sentences } from '../language/sentences.ts';
-import { showTime } from '../language/times.ts';
 import type { PostNode } from '../post/schema.ts';
 import { turnIn } from '../post/turns.ts';
-import { type Doubt, doubtsOf, type Known, sentencesOf } from '../write/index.ts';
+import { type Doubt, doubtsOf, heard, type Known, sentencesOf } from '../write/index.ts';
 import type { Found, Ready } from './check.ts';
 import { placeIn } from './place.ts';
 import { isHeading, type Stretch } from './stretches.ts';
@@ -17,7 +16,10 @@ export function unsaid(post: Ready, kind: Doubt['kind'], saying: (doubt: Doubt, 
   return post.stretches.flatMap((stretch) =>
     doubtsIn(stretch, known)
       .filter((doubt) => doubt.kind === kind)
-      .map((doubt) => ({ place: placeIn(stretch, doubt.from, doubt.to), ...saying(doubt, heard(doubt, known)) })),
+      .map((doubt) => ({
+        place: placeIn(stretch, doubt.from, doubt.to),
+        ...saying(doubt, heard([...(doubt.elsewhere === null ? [] : [doubt.elsewhere]), ...doubt.near], known)),
+      })),
   );
 }
 
@@ -39,15 +41,4 @@ function doubtsIn(stretch: Stretch, known: Known): Doubt[] {
     seen.set(stretch.node, found);
   }
   return found;
-}
-
-const LONGEST = 110;
-
-/** What the material says there, the first of it. */
-function heard({ elsewhere, near: [first] }: Doubt, known: Known): string {
-  const at = elsewhere ?? first;
-  const sentence = at === undefined ? undefined : known.index.sentences[at];
-  if (!sentence) return 'The material says nothing like it.';
-  const text = sentence.text.length > LONGEST ? `${sentence.text.slice(0, LONGEST)}…` : sentence.text;
-  return `The material says: “${text}”${sentence.startMs === undefined ? '' : ` (${showTime(sentence.startMs)})`}`;
 }

@@ -7,6 +7,7 @@ export {
   guard,
   type GuardFinding,
   type GuardFix,
+  heard,
   type Known,
   knownFacts,
   namesIn,

@@ -1,13 +1,11 @@
-import { normal } from '../../language/terms.ts';
-import { type Check, type Found, PRACTICE, type Ready } from '../check.ts';
+import { phrasePlaces, plainLetters } from '../../language/phrase-places.ts';
+import { type Check, PRACTICE, type Ready } from '../check.ts';
 import { eachStretch } from '../each-stretch.ts';
 import { placeIn } from '../place.ts';
 
 /** What House style and the brief never use. */
 const neverUsed = ({ house, details }: Ready): string[] =>
-  [...house.never, ...(details.brief?.never ?? [])].map((words) => normal(words.trim())).filter(Boolean);
-
-const INSIDE = /[\p{L}\p{N}]/u;
+  [...house.never, ...(details.brief?.never ?? [])].map((words) => plainLetters(words.trim())).filter(Boolean);
 
 export const stockPhrase: Check = {
   name: 'stock phrase',
@@ -17,19 +15,14 @@ export const stockPhrase: Check = {
   source: PRACTICE,
   run: eachStretch(
     (stretch, post) => {
-      const text = stretch.text.toLowerCase().replaceAll('’', "'");
-      return neverUsed(post).flatMap((words) => {
-        const found: Found[] = [];
-        for (let at = text.indexOf(words); at >= 0; at = text.indexOf(words, at + words.length)) {
-          if (INSIDE.test(text[at - 1] ?? '') || INSIDE.test(text[at + words.length] ?? '')) continue;
-          found.push({
-            place: placeIn(stretch, at, at + words.length),
-            says: `“${stretch.text.slice(at, at + words.length)}” is never used here`,
-            hint: 'House style or the brief says so. Say it in plain words.',
-          });
-        }
-        return found;
-      });
+      const text = plainLetters(stretch.text);
+      return neverUsed(post).flatMap((words) =>
+        phrasePlaces(text, words).map((at) => ({
+          place: placeIn(stretch, at, at + words.length),
+          says: `“${stretch.text.slice(at, at + words.length)}” is never used here`,
+          hint: 'House style or the brief says so. Say it in plain words.',
+        })),
+      );
     },
     (post) => neverUsed(post).join('\n'),
   ),

@@ -1,7 +1,7 @@
 import { sentences } from '../../../language/sentences.ts';
-import { showTime } from '../../../language/times.ts';
 import { wordsBlocks } from '../blocks.ts';
 import { doubtsOf } from '../doubts.ts';
+import { heard } from '../heard.ts';
 import type { GuardCheck, GuardFinding } from '../finding.ts';
 import { type Known, sentencesOf } from '../known-facts.ts';
 import type { Doubt } from '../statement.ts';
@@ -35,14 +35,4 @@ function saidOf(doubt: Doubt, block: number, at: number, known: Known): GuardFin
       fix,
     };
   return { check: 'facts', gravity: 'must', ...place, says: `“${doubt.says}”: nobody said this`, hint: heard(doubt.near, known), fix };
-}
-
-const LONGEST = 110;
-
-/** What the material says there, the first of it. */
-function heard([first]: readonly number[], known: Known): string {
-  const sentence = first === undefined ? undefined : known.index.sentences[first];
-  if (!sentence) return 'The material says nothing like it.';
-  const text = sentence.text.length > LONGEST ? `${sentence.text.slice(0, LONGEST)}…` : sentence.text;
-  return `The material says: “${text}”${sentence.startMs === undefined ? '' : ` (${showTime(sentence.startMs)})`}`;
 }
