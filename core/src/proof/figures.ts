@@ -42,6 +42,9 @@ function paragraphsOf(doc: PostNode): { node: PostNode; pos: number }[] {
   return found;
 }
 
+/** What the reading levels of the prose of a page are made of: its paragraphs, without headings and code. */
+export const proseCounts = (doc: PostNode): ReadingCounts => sumOfCounts(paragraphsOf(doc).map(({ node }) => countsOf(node)));
+
 /** Counts words, time and reading levels of a page. */
 export function figuresOf(doc: PostNode): Figures {
   const words = doc.children.reduce((sum, block) => sum + wordsIn(block), 0);

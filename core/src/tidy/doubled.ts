@@ -1,10 +1,9 @@
+import { SAID_TWICE } from '../language/said-twice.ts';
 import { normal } from '../language/terms.ts';
 import { words } from '../language/words.ts';
 import { FILLER_SOUND } from './fillers.ts';
 import type { Finder, Searched } from './finder.ts';
 
-// Words that people do say twice and mean it.
-const MEANT = new Set(['had', 'that', 'very', 'no', 'yes', 'bye', 'really', 'so', 'much', 'long', 'many', 'far', 'way', 'ha']);
 const GOES = new Set(['in', 'out', 'up', 'down', 'off', 'on', 'away', 'back', 'round', 'over', 'through']);
 const SUBJECT = new Set(['it', 'they', 'he', 'she', 'we', 'you', 'i']);
 // Phrases of up to four words, the longest first.
@@ -41,7 +40,7 @@ function saysAgain(text: string, { words: all, said }: Pick<Searched, 'words' | 
   for (let k = i; k < i + length; k++) if (said[k] !== said[k + length]) return false;
   // One word over and over is no phrase: a run of it is for a listen.
   if (length > 1 && said.slice(i, i + length).every((word) => word === said[i])) return false;
-  if (length === 1 && (MEANT.has(said[i]!) || /\d/.test(said[i]!))) return false;
+  if (length === 1 && (SAID_TWICE.has(said[i]!) || /\d/.test(said[i]!))) return false;
   // "Round and round and", "one here and one here, and": a list, and no stumble.
   if (length > 1 && /^(?:and|or)$/.test(said[i + length - 1]!)) return false;
   // "You lay two in, in they go": the second one begins something new.

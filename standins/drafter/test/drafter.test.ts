@@ -1,3 +1,4 @@
+import { readText } from '../../../core/test/gather/read-text.ts';
 import { readFileSync } from 'node:fs';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { expect } from 'chai';
@@ -70,6 +71,16 @@ describe('the drafter stand-in', () => {
       requestOf('whole', { brief: { ...briefSchema.cast({}), parts: ['keyPoints'], words: 0 } as DraftRequest['brief'] }),
     );
     expect([...text.matchAll(/^## (.*)$/gm)].map((m) => m[1])).to.include.members(['What to buy', 'How to sharpen']);
+  });
+  it('tells no passage twice, also where its own border lies inside one', async () => {
+    const bytes = new Uint8Array(readFileSync(new URL('../../../demo/material/rewiring-a-lamp.vtt', import.meta.url)));
+    const said = readText(bytes, 'lamp.vtt').source.passages.map((p) => p.text);
+    // Three captions to a passage, so that sections begin in the middle of some.
+    const lamp = said.flatMap((_, n) => (n % 3 ? [] : [{ ...passages[0]!, id: `q${n}`, text: said.slice(n, n + 3).join(' ') }]));
+    const { rests } = await asked(requestOf('whole', { outline: [], passages: lamp }));
+    const told = rests.flat();
+    expect(told).to.have.length.greaterThan(5);
+    expect(told).to.have.length(new Set(told).size);
   });
   it('says nothing the passages do not say', async () => {
     const said = new Set(passages.flatMap((p) => p.text.toLowerCase().match(/\p{L}+/gu)!));

@@ -1,6 +1,7 @@
 import { GRADE_AIM } from '../../language/grade.ts';
+import { readingLevels } from '../../language/reading-levels.ts';
 import type { Check } from '../check.ts';
-import { figuresOf } from '../figures.ts';
+import { proseCounts } from '../figures.ts';
 
 // So far above what is asked for it is worth a look.
 const OVER = 3;
@@ -14,12 +15,13 @@ export const readingGrade: Check = {
   source: 'Kincaid, Fishburne, Rogers and Chissom 1975; the limit is common practice, no source',
   run({ doc, details }) {
     const aim = details.brief?.grade ?? GRADE_AIM;
-    const { levels, words } = figuresOf(doc);
-    if (!levels || words < FEWEST_WORDS || levels.kincaid < aim + OVER) return [];
+    const counts = proseCounts(doc);
+    const grade = readingLevels(counts)?.kincaid;
+    if (grade === undefined || counts.words < FEWEST_WORDS || grade < aim + OVER) return [];
     return [
       {
         place: null,
-        says: `The text reads at grade ${Math.round(levels.kincaid)}`,
+        says: `The text reads at grade ${Math.round(grade)}`,
         hint: `Grade ${aim} is asked for: shorter sentences and plainer words bring it down.`,
       },
     ];

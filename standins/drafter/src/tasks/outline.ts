@@ -17,10 +17,16 @@ export function materialOf({ passages }: DraftRequest): SourceProse[] {
   ];
 }
 
-/** The sections the material asks for, each with the passages it is made of. */
+/** The sections the material asks for, each with the passages it is made of: one that lies across a border belongs where most of it stands. */
 export function outlined(request: DraftRequest, known: Subjects): AskedSection[] {
-  return shapeOf(materialOf(request), known)
-    .sections()
+  const sections = shapeOf(materialOf(request), known).sections();
+  const placesIn = sections.map((s) => s.paragraphs.flatMap((p) => p.sentences.map((sentence) => sentence.first)));
+  const sharesOf = (place: number) => placesIn.map((places) => places.filter((p) => p === place).length);
+  const homes = request.passages.map((_, place) => {
+    const shares = sharesOf(place);
+    return shares.indexOf(Math.max(...shares));
+  });
+  return sections
     .map((s, n) => ({
       id: `o${n}`,
       heading: s.role === 'introduction' ? '' : s.heading,
@@ -29,8 +35,9 @@ export function outlined(request: DraftRequest, known: Subjects): AskedSection[]
       words: 0,
       form: 'paragraphs' as const,
       of: '',
-      passages: [...new Set(s.paragraphs.flatMap((p) => p.sentences.map((sentence) => request.passages[sentence.first]!.id)))],
-    }));
+      passages: request.passages.flatMap(({ id }, place) => (homes[place] === n && placesIn[n]!.includes(place) ? [id] : [])),
+    }))
+    .filter(({ passages }) => passages.length);
 }
 
 /** Proposes an outline: headings the material asks for, and what each section begins with. */
