@@ -24,6 +24,8 @@ export type Dress = {
   /** `row` is the shape it has in a row, cut around its focus. */
   picture?(src: string, shape: 'whole' | 'row'): DressedPicture | null;
   clip?(address: string): DressedClip | null;
+  /** The hosts that pay for being linked to. */
+  paid?: readonly string[];
   /** Whether the page stays in the house, to be looked at. */
   isHere?: boolean;
 };

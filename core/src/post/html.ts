@@ -15,6 +15,7 @@ import { rowOfFigure } from './blocks/picture-row.ts';
 import type { Dress } from './dress.ts';
 import { elementIn } from './element.ts';
 import { highlight } from './highlight.ts';
+import { markPaidLinks } from './paid-links.ts';
 import { FIGURE_CLASSES } from './placement.ts';
 import { postToMdast } from './post-to-mdast.ts';
 import type { PostNode } from './schema.ts';
@@ -36,7 +37,9 @@ const figure: Handle = (state, node) => {
 
 /** The post as an HTML tree, its pictures and clips dressed for the place it goes to: the only way from a page to HTML. */
 export function postToHast(doc: PostNode, dress: Dress = {}): Hast {
-  return mdastToHast(postToMdast(doc, dress) as Root, { handlers: toHast }) as Hast;
+  const tree = mdastToHast(postToMdast(doc, dress) as Root, { handlers: toHast }) as Hast;
+  if (dress.paid?.length) markPaidLinks(tree, dress.paid);
+  return tree;
 }
 
 /** The post as clean HTML: the body only, a line a block, no styles, no classes but those that place a figure. */

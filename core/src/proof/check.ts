@@ -4,6 +4,8 @@ import type { PostNode } from '../post/schema.ts';
 import { type House, usualHouse } from '../tidy/index.ts';
 import type { Known } from '../write/index.ts';
 import type { FindingPlace } from './place.ts';
+import type { OwnPost } from './own-posts.ts';
+import type { TriedLink } from './tried-link.ts';
 import { type Stretch, stretchesOf } from './stretches.ts';
 
 /** What checks are about, as they are grouped on screen. */
@@ -22,9 +24,9 @@ export type Kind = keyof typeof KINDS;
 /** How grave a finding is: `must` be fixed, or worth a `look`. */
 export type Gravity = 'must' | 'look';
 
-/** What mends a finding at once: other words for its stretch, a detail, an attribute of its block, or the block taken out. */
+/** What mends a finding at once: other words for its stretch, a link for it, a detail, an attribute of its block, or the block taken out. */
 export type Fix = { label: string } & (
-  { text: string } | { detail: 'slug'; value: string } | { attrs: Record<string, unknown> } | { takeOut: true }
+  { text: string } | { href: string } | { detail: 'slug'; value: string } | { attrs: Record<string, unknown> } | { takeOut: true }
 );
 
 /** What a check found: what it is, and what to do about it, in the writer's words. */
@@ -44,6 +46,10 @@ export type Proofed = {
   house?: House;
   /** Whose the pictures are, by their address, as far as that is known. */
   rights?: Readonly<Record<string, Rights>>;
+  /** What came of trying its links, by address, as far as they were tried. */
+  links?: Readonly<Record<string, TriedLink>>;
+  /** What the house has published besides. */
+  posts?: readonly OwnPost[];
   /** What the material says; none when nothing was gathered, or while it is not known yet. */
   known?: Known | null;
 };

@@ -4,3 +4,7 @@ export { CHECKS } from './checks/index.ts';
 export { type Figures, figuresOf } from './figures.ts';
 export { proofReport } from './report.ts';
 export { proof, type Proofs } from './proof.ts';
+export type { LinkState, TriedLink } from './tried-link.ts';
+export { addressesOf } from './links-of.ts';
+export { type OwnPost, spokenOf } from './own-posts.ts';
+export { stretchesOf } from './stretches.ts';

@@ -1,4 +1,5 @@
-import type { Stretch } from './stretches.ts';
+import type { PostNode } from '../post/schema.ts';
+import { type Stretch, stretchesOf } from './stretches.ts';
 
 /** A link in a stretch of words: its address, its words and where they stand. */
 export type Link = { href: string; words: string; from: number; to: number };
@@ -15,4 +16,10 @@ export function linksOf({ node }: Stretch): Link[] {
     else found.push({ href, words: child.text ?? '', from, to });
   });
   return found;
+}
+
+/** The web addresses a page links to, each once. */
+export function addressesOf(doc: PostNode): string[] {
+  const addresses = new Set(stretchesOf(doc).flatMap((stretch) => linksOf(stretch).map(({ href }) => href)));
+  return [...addresses].filter((href) => /^https?:\/\//i.test(href) && URL.canParse(href));
 }

@@ -26,6 +26,17 @@ export const houseSchema = object({
     .default([...STOCK_PHRASES]),
   /** Checks that are not made here, by their names. */
   unchecked: array(string().trim().required().max(80)).max(200).default([]),
+  /** Hosts that pay for being linked to. */
+  paid: array(
+    string()
+      .trim()
+      .lowercase()
+      .matches(/^[a-z0-9-]+(?:\.[a-z0-9-]+)+$/, 'A paid offer is named by its host, like shop.example.')
+      .max(253)
+      .required(),
+  )
+    .max(500)
+    .default([]),
   voices: string().oneOf(VOICES).default('names'),
   /** The colours covers are drawn in: ground, ink and accent; none when nobody chose any. */
   colours: object({ ground: colour, ink: colour, accent: colour }).optional().default(undefined),

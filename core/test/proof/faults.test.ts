@@ -3,6 +3,7 @@ import { emptyDetails, type Details } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { CHECKS, proof, type Proofed } from '@even-page/core/proof';
+import { usualHouse } from '@even-page/core/tidy';
 import { knownFacts } from '@even-page/core/write';
 import type { Rights } from '@even-page/core/dress';
 
@@ -46,7 +47,11 @@ const DETAILS: Details = {
 };
 const OWN: Rights = { licence: 'own', credit: '', source: '', holder: '' };
 
-type Fault = { text?: (clean: string) => string; details?: Partial<Details>; rights?: Rights };
+type Fault = Partial<Pick<Proofed, 'links' | 'posts' | 'house'>> & {
+  text?: (clean: string) => string;
+  details?: Partial<Details>;
+  rights?: Rights;
+};
 const after = (more: string): Fault => ({ text: (clean) => `${clean}\n\n${more}` });
 const instead = (words: string, other: string): Fault => ({
   text: (clean) => {
@@ -96,6 +101,18 @@ const FAULTS: Record<string, Fault> = {
   'slug words': { details: { slug: 'chair-caning-in-seven-steps-for-the' } },
   'link to nowhere': instead('(/evenings)', '(http://localhost:4600/evenings)'),
   links: instead('[mending evening](/evenings)', 'mending evening'),
+  'dead link': { links: { '/evenings': { state: 'gone', status: 404 } } },
+  'link without an answer': { links: { '/evenings': { state: 'closed', status: 403 } } },
+  'moved link': { links: { '/evenings': { state: 'fine', status: 200, movedTo: 'https://hall.example/evenings' } } },
+  'lost place': {
+    ...instead('(/evenings)', '(https://hall.example/#tuesday)'),
+    links: { 'https://hall.example/#tuesday': { state: 'fine', status: 200, isPlaceLost: true } },
+  },
+  'paid link': {
+    ...instead('(/evenings)', '(https://www.shop.larkfield/cane)'),
+    house: { ...usualHouse(), paid: ['shop.larkfield'] },
+  },
+  'link to a post of yours': { posts: [{ title: 'Pegs for a cane seat', address: 'https://hall.example/pegs', about: 'peg a strand' }] },
   'alternative text': after('![](/pictures/b)\n\nWords below.'),
   'alternative text said well': after('![IMG_2041.jpg](/pictures/b)\n\nWords below.'),
   'picture rights': { rights: { ...OWN, licence: 'unknown' } },
@@ -111,13 +128,14 @@ const known = knownFacts([
   },
 ]);
 
-function proofed({ text = (clean) => clean, details = {}, rights = OWN }: Fault): Proofed {
+function proofed({ text = (clean) => clean, details = {}, rights = OWN, ...rest }: Fault): Proofed {
   let n = 0;
   return {
     doc: withIds(postFromMarkdown(text(CLEAN)), () => `b${++n}`),
     details: { ...DETAILS, ...details },
     rights: { '/pictures/a': rights },
     known,
+    ...rest,
   };
 }
 

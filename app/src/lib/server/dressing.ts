@@ -4,6 +4,7 @@ import type { Dress, DressedClip, DressedPicture } from '@even-page/core/post/dr
 import { clipsOf, shownPictures } from '@even-page/core/post/pictures';
 import type { PostNode } from '@even-page/core/post/schema';
 import { database } from './database.ts';
+import { readHouse } from './house-style.ts';
 import { dressedPicture, type Placed } from './pictures.ts';
 import { clips, sources } from './schema.ts';
 
@@ -29,6 +30,7 @@ export async function dressFor(doc: PostNode, places: Places): Promise<Dress> {
   return {
     picture: (src, shape) => pictures.get(`${shape} ${src}`) ?? null,
     clip: (address) => played.get(address) ?? null,
+    paid: (await readHouse()).paid,
   };
 }
 

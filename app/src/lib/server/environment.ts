@@ -30,6 +30,8 @@ const schema = object({
   EVEN_PAGE_DRAFT_SECONDS: number().min(0.1).max(3600).default(300),
   /** How long an outlet's answer is waited for, in seconds. */
   EVEN_PAGE_OUTLET_SECONDS: number().min(0.1).max(600).default(20),
+  /** How long a link that is tried may take to answer, in seconds. */
+  EVEN_PAGE_LINK_SECONDS: number().min(0.1).max(120).default(10),
   /** After how many seconds without a word from the server that took a job up another takes it up. */
   EVEN_PAGE_LEASE_SECONDS: number().min(1).max(3600).default(60),
   /** A PostgreSQL server to use in place of the database in the data folder. */

@@ -7,7 +7,7 @@ import type { Source } from '@even-page/core/gather';
 import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import type { Brief, OwnBrief } from '@even-page/core/post/brief';
-import { figuresOf, proof } from '@even-page/core/proof';
+import { addressesOf, figuresOf, type OwnPost, proof, type TriedLink } from '@even-page/core/proof';
 import { showTime } from '@even-page/core/language/times';
 import { titleCase } from '@even-page/core/language/title-case';
 import {
@@ -153,6 +153,9 @@ function factsOf(tidied: TidiedSource[], own: string): Known {
 }
 
 type PageJson = { attrs?: Record<string, unknown>; content: object[] };
+
+/** What a proof needs that others have to be asked for. */
+export type SlowlyKnown = { links: Record<string, TriedLink>; posts: readonly OwnPost[] };
 
 let against: TidiedSource[] = [];
 let blocks = new Map<string, PostNode>();
@@ -327,11 +330,11 @@ const work = {
   proofAgainst(tidied: TidiedSource[]) {
     against = tidied;
   },
-  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House) {
+  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, { links, posts }: SlowlyKnown) {
     const doc = pageOf(json);
     const { subject = '', phrase = '', phrases = [] } = details.brief ?? {};
     const known = against.length ? factsOf(against, [...house.names, subject, phrase, ...phrases].join('. ')) : null;
-    return { ...proof({ doc, details, rights, house, known }), figures: figuresOf(doc) };
+    return { ...proof({ doc, details, rights, house, links, posts, known }), figures: figuresOf(doc), addresses: addressesOf(doc) };
   },
 };
 

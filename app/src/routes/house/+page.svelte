@@ -10,6 +10,7 @@
   const given = untrack(() => data.house);
   let names = $state(given.names.join('\n'));
   let never = $state(given.never.join('\n'));
+  let paid = $state(given.paid.join('\n'));
   let padding = $state<string[]>([...given.padding]);
   let curlyQuotes = $state(given.curlyQuotes);
   let headingCase = $state<House['headingCase']>(given.headingCase);
@@ -44,7 +45,17 @@
     try {
       await askServer(
         '/house',
-        json('PUT', { names: listed(names), never: listed(never), padding, curlyQuotes, headingCase, voices, colours, unchecked }),
+        json('PUT', {
+          names: listed(names),
+          never: listed(never),
+          paid: listed(paid).map(hostOf),
+          padding,
+          curlyQuotes,
+          headingCase,
+          voices,
+          colours,
+          unchecked,
+        }),
       );
       says = 'Saved';
       sorry = '';
@@ -53,6 +64,9 @@
       sorry = cause.message;
     }
   }
+
+  /** The host of what may be a whole address. */
+  const hostOf = (line: string) => (URL.canParse(line) && /^https?:/i.test(line) ? new URL(line).hostname : line).replace(/^www\./i, '');
 
   const COLOURS = [
     { name: 'ground', shown: 'Ground' },
@@ -95,6 +109,13 @@
       Words no draft should fall back on, one a line. They go along with every brief, and a proposal that has one says so.
     </p>
     <textarea id="never" rows="6" bind:value={never} oninput={changed} spellcheck="false"></textarea>
+  </section>
+  <section>
+    <h2><label for="paid">Paid offers</label></h2>
+    <p class="muted">
+      Sites that pay you for a link, one a line. Links to them go out marked as sponsored, and Proof asks for a word beside them.
+    </p>
+    <textarea id="paid" rows="3" bind:value={paid} oninput={changed} placeholder="shop.example" spellcheck="false"></textarea>
   </section>
   {#if unchecked.length}
     <section>

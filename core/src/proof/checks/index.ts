@@ -3,9 +3,10 @@ import { article } from './article.ts';
 import { category } from './category.ts';
 import { cover } from './cover.ts';
 import { crammedPhrase } from './crammed-phrase.ts';
+import { deadLink } from './dead-link.ts';
 import { denial } from './denial.ts';
-import { description } from './description.ts';
 import { descriptionLength } from './description-length.ts';
+import { description } from './description.ts';
 import { doubleSpaces } from './double-spaces.ts';
 import { emptyHeading } from './empty-heading.ts';
 import { emptySection } from './empty-section.ts';
@@ -14,19 +15,24 @@ import { linkWords } from './link-words.ts';
 import { listNumbers } from './list-numbers.ts';
 import { longParagraph } from './long-paragraph.ts';
 import { longSentence } from './long-sentence.ts';
+import { lostPlace } from './lost-place.ts';
+import { movedLink } from './moved-link.ts';
 import { noLinks } from './no-links.ts';
 import { nothingToRest } from './nothing-to-rest.ts';
+import { ownPost } from './own-post.ts';
+import { paidLink } from './paid-link.ts';
 import { phraseInDetails } from './phrase-in-details.ts';
 import { phraseOnPage } from './phrase-on-page.ts';
 import { pictureRights } from './picture-rights.ts';
-import { pictureText } from './picture-text.ts';
 import { pictureTextWell } from './picture-text-well.ts';
+import { pictureText } from './picture-text.ts';
 import { placeholder } from './placeholder.ts';
 import { readingGrade } from './reading-grade.ts';
 import { repeatedHeading } from './repeated-heading.ts';
 import { repeatedWord } from './repeated-word.ts';
-import { slug } from './slug.ts';
+import { silentLink } from './silent-link.ts';
 import { slugWords } from './slug-words.ts';
+import { slug } from './slug.ts';
 import { standfirst } from './standfirst.ts';
 import { stockPhrase } from './stock-phrase.ts';
 import { strayMarkup } from './stray-markup.ts';
@@ -47,7 +53,7 @@ export const CHECKS: readonly Check[] = [
   ...[readingGrade, longSentence, longParagraph, nothingToRest],
   ...[repeatedWord, article, stockPhrase],
   ...[phraseInDetails, phraseOnPage, crammedPhrase, descriptionLength, slugWords],
-  ...[unsafeLink, noLinks],
+  ...[unsafeLink, deadLink, silentLink, movedLink, lostPlace, paidLink, noLinks, ownPost],
   ...[pictureText, pictureTextWell, pictureRights],
   ...[headingLevel, tableHead, linkWords],
 ];

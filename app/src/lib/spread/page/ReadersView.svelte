@@ -20,7 +20,7 @@
   // Safe to show as it is: it is made of the post's own nodes, whose addresses are checked.
   const html = $derived.by(() => {
     void piece.page.tick;
-    return postToHtml(piece.page.doc, piece.dress.dress());
+    return postToHtml(piece.page.doc, { ...piece.dress.dress(), paid: piece.material.house.paid });
   });
 </script>
 

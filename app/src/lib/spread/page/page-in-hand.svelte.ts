@@ -219,10 +219,11 @@ export class PageInHand {
     const at = placeOfBlock(state.doc, place.block);
     if (!at) return false;
     const { tr } = state;
-    if ('text' in fix) {
+    if ('text' in fix || 'href' in fix) {
       const [from, to] = [at.pos + 1 + (place.from ?? 0), at.pos + 1 + (place.to ?? 0)];
       if (to > state.doc.content.size || state.doc.textBetween(from, to, '\n', ' ') !== words) return false;
-      tr.insertText(fix.text, from, to);
+      if ('text' in fix) tr.insertText(fix.text, from, to);
+      else tr.addMark(from, to, state.schema.marks.link!.create({ href: fix.href }));
     } else if ('attrs' in fix) tr.setNodeMarkup(at.pos, null, { ...at.node.attrs, ...fix.attrs });
     else if ('takeOut' in fix) tr.delete(at.pos, at.pos + at.node.nodeSize);
     this.view.dispatch(closeHistory(tr));

@@ -1,9 +1,11 @@
 <!-- Proof: is it right, whole, findable? What the checks found, and the figures of the page. -->
 <script lang="ts">
+  import { onMount, untrack } from 'svelte';
   import { GRADE_AIM } from '@even-page/core/language/grade';
   import { type Finding, KINDS, type Kind } from '@even-page/core/proof';
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
+  import { sayTime } from '$lib/parts/moments.ts';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { takeReportAlong } from '../send/take-along.ts';
@@ -38,6 +40,14 @@
   const fine = $derived(proofing.checked.filter((name) => !proofing.findings.some((f) => f.check === name)));
   const aim = $derived(piece.details.brief?.grade ?? GRADE_AIM);
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
+
+  let sorry = $state('');
+  const tryLinks = async (again = false) => (sorry = await proofing.tryLinks(again));
+  onMount(() => void proofing.learnPosts(piece.id));
+  $effect(() => {
+    void proofing.addresses;
+    untrack(() => void tryLinks());
+  });
 
   const report = () =>
     takeReportAlong({
@@ -122,6 +132,26 @@
         >
         <p class="note">{fine.join(', ')}</p>
       </details>
+      {#if proofing.addresses.length}
+        <p class="note" role="status">
+          {#if proofing.isTryingLinks}
+            Trying {count(proofing.addresses.length, 'link')} …
+          {:else if sorry}
+            The links could not be tried. {sorry} <button class="word" onclick={() => void tryLinks(true)}>Try them now</button>
+          {:else if proofing.linksTriedAt}
+            {count(proofing.addresses.length, 'link')} tried {sayTime(proofing.linksTriedAt)}.
+            <button class="word" onclick={() => void tryLinks(true)}>Try them again</button>
+          {/if}
+        </p>
+      {/if}
+      {#if proofing.speakingOfThis.length}
+        <details>
+          <summary>{count(proofing.speakingOfThis.length, 'post')} of yours could lead here</summary>
+          {#each proofing.speakingOfThis as { id, title, words } (id)}
+            <p class="note"><a href="/pieces/{id}">{title}</a> speaks of “{words}”</p>
+          {/each}
+        </details>
+      {/if}
       <p class="note">
         <button class="word" onclick={report}>Take a report along</button> for whoever approves the post; it can be printed.
       </p>

@@ -1,7 +1,8 @@
 import type { Rights } from '@even-page/core/dress';
-import type { Figures, Finding } from '@even-page/core/proof';
+import type { Figures, Finding, OwnPost, TriedLink } from '@even-page/core/proof';
 import type { Details } from '@even-page/core/post/details';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
+import { askServer, json, refusalOf } from '$lib/ask-server.ts';
 import { core } from '$lib/workers/core.ts';
 import type { CoreWork } from '$lib/workers/core.worker.ts';
 import { showLooseTies } from '../page/loose-ties.ts';
@@ -9,6 +10,9 @@ import type { PageInHand } from '../page/page-in-hand.svelte.ts';
 import type { MaterialInHand } from '../gather/material-in-hand.svelte.ts';
 
 const AFTER_MS = 400;
+
+/** A published piece that speaks of what this one is about, with the words that do. */
+export type SpeakingPost = { id: string; title: string; words: string };
 
 /** Looks the page through again and again while it changes, beside the writer's hands. */
 export class Proofing {
@@ -18,6 +22,15 @@ export class Proofing {
   /** The names of the checks that were made. */
   checked = $state.raw<readonly string[]>([]);
   figures = $state.raw<Figures | null>(null);
+  /** The web addresses the page links to. */
+  addresses = $state.raw<readonly string[]>([]);
+  /** What came of trying the links of the page, and when that was last done. */
+  links = $state.raw<Record<string, TriedLink>>({});
+  linksTriedAt = $state.raw<Date | null>(null);
+  /** What the house has published besides, and which of it speaks of what this piece is about. */
+  posts = $state.raw<readonly OwnPost[]>([]);
+  speakingOfThis = $state.raw<readonly SpeakingPost[]>([]);
+  isTryingLinks = $state(false);
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
   #seen: TiesSeen = new WeakMap();
@@ -59,7 +72,37 @@ export class Proofing {
     }
     const { tidied, house } = this.#material;
     if (tidied !== this.#against) await core().proofAgainst((this.#against = tidied));
-    const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#rights(), house);
+    const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#rights(), house, {
+      links: this.links,
+      posts: this.posts,
+    });
     ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
+    if (found.addresses.join() !== this.addresses.join()) this.addresses = found.addresses;
+  }
+
+  /** Asks the server what the house has published besides. */
+  async learnPosts(id: string): Promise<void> {
+    const known = await askServer<{ posts: OwnPost[]; speaking: SpeakingPost[] }>(`/pieces/${id}/posts`).catch(() => null);
+    if (!known) return;
+    ({ posts: this.posts, speaking: this.speakingOfThis } = known);
+    await this.#look();
+  }
+
+  /** Has the server try the links that were not tried yet, or all of them again; says what kept it from that. */
+  async tryLinks(again = false): Promise<string> {
+    const wanted = this.addresses.filter((href) => again || !this.links[href]);
+    if (!wanted.length || this.isTryingLinks) return '';
+    this.isTryingLinks = true;
+    const sorry = await refusalOf(async () => {
+      const { links } = await askServer<{ links: Record<string, TriedLink> }>(
+        '/links',
+        json('POST', { addresses: wanted.slice(0, 1000), again }),
+      );
+      this.links = { ...this.links, ...links };
+      this.linksTriedAt = new Date();
+    });
+    this.isTryingLinks = false;
+    await this.#look();
+    return sorry;
   }
 }
