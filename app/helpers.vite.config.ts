@@ -1,6 +1,6 @@
 import { defineConfig } from 'vite';
 
-const HELPERS = ['reader', 'pictures', 'looks'];
+const HELPERS = ['reader', 'pictures', 'looks', 'reference-pages'];
 
 // The programs that work beside the application, in its build.
 export default defineConfig({

@@ -50,4 +50,11 @@ export const STAND_INS: readonly StandIn[] = [
     environment: () => ({}),
     known: (address) => ({ EVEN_PAGE_FETCH_ALLOW: new URL(address).host }),
   },
+  {
+    name: 'results',
+    says: 'The result list',
+    port: 5200,
+    environment: () => ({}),
+    known: (address) => ({ RESULTS_URL: address, EVEN_PAGE_FETCH_ALLOW: new URL(address).host }),
+  },
 ];

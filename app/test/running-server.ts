@@ -10,6 +10,7 @@ import { clipHost } from '../../standins/clip-host/src/clip-host.ts';
 import { HALL_CLIPS } from '../../standins/clip-host/src/hall-clips.ts';
 import { drafter, type Misbehaviour } from '../../standins/drafter/src/drafter.ts';
 import { Store } from '../../standins/blog/src/store.ts';
+import { resultList } from '../../standins/results/src/result-list.ts';
 import { stock } from '../../standins/stock/src/stock.ts';
 
 const APP = new URL('..', import.meta.url).pathname;
@@ -144,6 +145,9 @@ export async function startClipHost(): Promise<{ address: string; asked: string[
   const host = clipHost(HALL_CLIPS);
   return { ...(await serving(() => host.fetch)), asked: host.asked };
 }
+
+/** The stand-in result list on a free port, with the web it knows. */
+export const startResultList = () => serving(() => resultList().fetch);
 
 /** A port nobody listens on now. */
 export async function freePort(): Promise<number> {

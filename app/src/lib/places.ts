@@ -5,7 +5,14 @@ export type Place = { name: string; path: string; screens?: readonly { name: str
 export const PLACES: readonly Place[] = [
   { name: 'Desk', path: '/' },
   { name: 'Ideas', path: '/ideas' },
-  { name: 'Shelf', path: '/pictures', screens: [{ name: 'Pictures', path: '/pictures' }] },
+  {
+    name: 'Shelf',
+    path: '/pictures',
+    screens: [
+      { name: 'Pictures', path: '/pictures' },
+      { name: 'Yardsticks', path: '/yardsticks' },
+    ],
+  },
   {
     name: 'House',
     path: '/house',

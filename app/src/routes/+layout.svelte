@@ -17,8 +17,11 @@
   let { data, children } = $props();
 
   let keysOpen = $state(false);
+  /** Whether one is at a screen, or at one item of its list. */
+  const isAt = (path: string) =>
+    page.url.pathname === path || (/s$/.test(path) && page.url.pathname.startsWith(`${path}/`) && path !== '/');
   // The screens of the place one is in, as a second quiet line.
-  const inside = $derived(PLACES.find(({ screens }) => screens && screens.length > 1 && screens.some((s) => s.path === page.url.pathname)));
+  const inside = $derived(PLACES.find(({ screens }) => screens && screens.length > 1 && screens.some((s) => isAt(s.path))));
   let folded: HTMLElement;
 
   // Wherever one went, the places fold away.
@@ -36,11 +39,7 @@
   <a href={path} aria-current={isHere ? 'page' : undefined}>{name}</a>
 {/snippet}
 {#snippet places()}
-  {#each PLACES as { name, path, screens } (path)}{@render link(
-      name,
-      path,
-      page.url.pathname === path || !!screens?.some((s) => s.path === page.url.pathname),
-    )}{/each}
+  {#each PLACES as { name, path, screens } (path)}{@render link(name, path, isAt(path) || !!screens?.some((s) => isAt(s.path)))}{/each}
 {/snippet}
 
 <svelte:window {onkeydown} />
@@ -60,7 +59,7 @@
   </header>
   {#if inside}
     <nav class="inside" aria-label={inside.name}>
-      {#each inside.screens! as { name, path } (path)}{@render link(name, path, page.url.pathname === path)}{/each}
+      {#each inside.screens! as { name, path } (path)}{@render link(name, path, isAt(path))}{/each}
     </nav>
   {/if}
   {@render children()}

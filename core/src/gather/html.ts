@@ -28,13 +28,8 @@ export const html: Format = {
   },
   read: ({ text, address }, reading) => {
     const tree = parseHtml(text());
-    resolveAddresses(tree, address);
-    realPictures(tree);
-    if (reading === 'whole') return readTree('html', tree, 'structure');
-    rewrite(tree, (node) => (/^(?:script|style|template)$/.test(node.tagName) ? [] : [node]));
-    const whole = wordsIn(bodyOf(tree));
-    const main = mainText(tree);
-    bodyOf(tree).children = main === bodyOf(tree) ? main.children : [main as Element];
+    if (reading === 'whole') return readTree('html', located(tree, address), 'structure');
+    const { main, whole } = mainIn(tree, address);
     const gathered = readTree('html', tree, reading);
     const left = whole - wordsIn(main);
     return left < FEWEST_TOLD
@@ -49,7 +44,25 @@ export const html: Format = {
   },
 };
 
-const wordsIn = (parent: Parent): number =>
+/** A page with all its addresses in full, and its real pictures. */
+function located(tree: Root, address: string | undefined): Root {
+  resolveAddresses(tree, address);
+  realPictures(tree);
+  return tree;
+}
+
+/** Leaves in a page its main text only; says what that is, and how many words the page had. */
+export function mainIn(tree: Root, address: string | undefined): { main: Parent; whole: number } {
+  located(tree, address);
+  rewrite(tree, (node) => (/^(?:script|style|template)$/.test(node.tagName) ? [] : [node]));
+  const whole = wordsIn(bodyOf(tree));
+  const main = mainText(tree);
+  bodyOf(tree).children = main === bodyOf(tree) ? main.children : [main as Element];
+  return { main, whole };
+}
+
+/** The words of a part of a page. */
+export const wordsIn = (parent: Parent): number =>
   parent.children.reduce((sum, child) => sum + (child.type === 'text' ? wordCount(child.value) : isElement(child) ? wordsIn(child) : 0), 0);
 
 /** Addresses that a page writes from where it stands, in full: from its `base`, else from where it was fetched. */

@@ -11,3 +11,4 @@ export { sound } from './sound.ts';
 export { durationMs, isTimed, type Passage, type Source, type SourceKind } from './source.ts';
 export { cuesOf } from './spoken-cues.ts';
 export { type Transcript, transcriptSchema } from './transcript-schema.ts';
+export { readWebPage, type WebPage } from './web-page.ts';

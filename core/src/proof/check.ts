@@ -5,6 +5,7 @@ import { type House, usualHouse } from '../tidy/index.ts';
 import type { Known } from '../write/index.ts';
 import type { FindingPlace } from './place.ts';
 import type { OwnPost } from './own-posts.ts';
+import type { Elsewhere } from './own-words.ts';
 import type { TriedLink } from './tried-link.ts';
 import { type Stretch, stretchesOf } from './stretches.ts';
 
@@ -12,6 +13,7 @@ import { type Stretch, stretchesOf } from './stretches.ts';
 export const KINDS = {
   whole: 'Whole',
   truth: 'True to the material',
+  own: 'Own words',
   reading: 'Reading',
   language: 'Language',
   findable: 'Findable',
@@ -50,6 +52,11 @@ export type Proofed = {
   links?: Readonly<Record<string, TriedLink>>;
   /** What the house has published besides. */
   posts?: readonly OwnPost[];
+  /** The pages of the yardstick, and their headings as they are compared (language/plain-heading.ts) with the page each is from. */
+  pages?: readonly Elsewhere[];
+  pageHeadings?: ReadonlyMap<string, string>;
+  /** Other pieces of the house. */
+  pieces?: readonly Elsewhere[];
   /** What the material says; none when nothing was gathered, or while it is not known yet. */
   known?: Known | null;
 };

@@ -8,3 +8,4 @@ export type { LinkState, TriedLink } from './tried-link.ts';
 export { addressesOf } from './links-of.ts';
 export { type OwnPost, spokenOf } from './own-posts.ts';
 export { stretchesOf } from './stretches.ts';
+export { type Elsewhere, shareIn } from './own-words.ts';

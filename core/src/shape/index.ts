@@ -1,4 +1,5 @@
 export { belonging, type Belonging } from './belonging.ts';
+export { rarityIn } from './bags.ts';
 export { type BoldHeading, boldHeadings, withBoldHeadings } from './bold-headings.ts';
 export { announcementOf } from './cut/announcements.ts';
 export { wishedSections } from './cut/cutting.ts';

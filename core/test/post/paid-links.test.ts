@@ -3,7 +3,9 @@ import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { postToHtml } from '@even-page/core/post/html';
 
 describe('links to paid offers', () => {
-  const doc = postFromMarkdown('Cane is at [the shop](https://www.shop.example/cane), or [here](https://shop.example.org/) or [at ours](/cane).');
+  const doc = postFromMarkdown(
+    'Cane is at [the shop](https://www.shop.example/cane), or [here](https://shop.example.org/) or [at ours](/cane).',
+  );
 
   it('go out marked as sponsored, whatever part of the site they lead to, and others do not', () => {
     const html = postToHtml(doc, { paid: ['shop.example'] });

@@ -3,6 +3,7 @@ import { emptyDetails, type Details } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { CHECKS, proof, type Proofed } from '@even-page/core/proof';
+import { shinglesOf } from '@even-page/core/language/shingles';
 import { usualHouse } from '@even-page/core/tidy';
 import { knownFacts } from '@even-page/core/write';
 import type { Rights } from '@even-page/core/dress';
@@ -47,11 +48,12 @@ const DETAILS: Details = {
 };
 const OWN: Rights = { licence: 'own', credit: '', source: '', holder: '' };
 
-type Fault = Partial<Pick<Proofed, 'links' | 'posts' | 'house'>> & {
+type Fault = Partial<Pick<Proofed, 'links' | 'posts' | 'house' | 'pages' | 'pieces' | 'pageHeadings'>> & {
   text?: (clean: string) => string;
   details?: Partial<Details>;
   rights?: Rights;
 };
+const shinglesIn = (text: string) => new Set(shinglesOf(text).map(({ hash }) => hash));
 const after = (more: string): Fault => ({ text: (clean) => `${clean}\n\n${more}` });
 const instead = (words: string, other: string): Fault => ({
   text: (clean) => {
@@ -113,6 +115,9 @@ const FAULTS: Record<string, Fault> = {
     house: { ...usualHouse(), paid: ['shop.larkfield'] },
   },
   'link to a post of yours': { posts: [{ title: 'Pegs for a cane seat', address: 'https://hall.example/pegs', about: 'peg a strand' }] },
+  'words of another page': { pages: [{ title: 'The whole guide', shingles: shinglesIn(PLAIN) }] },
+  'words of another piece': { pieces: [{ title: 'Pegs', shingles: shinglesIn(PLAIN) }] },
+  'heading of another page': { pageHeadings: new Map([['where to go next', 'The whole guide']]) },
   'alternative text': after('![](/pictures/b)\n\nWords below.'),
   'alternative text said well': after('![IMG_2041.jpg](/pictures/b)\n\nWords below.'),
   'picture rights': { rights: { ...OWN, licence: 'unknown' } },

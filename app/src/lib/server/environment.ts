@@ -26,6 +26,11 @@ const schema = object({
     .matches(/^https?:\/\//, 'STOCK_URL must begin with http:// or https://')
     .optional(),
   STOCK_TOKEN: string().optional(),
+  /** The result list's address (standins/results/README.md says how it is spoken to), and its token if it wants one. */
+  RESULTS_URL: string()
+    .matches(/^https?:\/\//, 'RESULTS_URL must begin with http:// or https://')
+    .optional(),
+  RESULTS_TOKEN: string().optional(),
   /** How long a drafter may take over one answer, in seconds. */
   EVEN_PAGE_DRAFT_SECONDS: number().min(0.1).max(3600).default(300),
   /** How long an outlet's answer is waited for, in seconds. */

@@ -7,6 +7,7 @@ import type { Origin } from '@even-page/core/post/schema';
 import type { Gravity } from '@even-page/core/proof';
 import type { Edit, House } from '@even-page/core/tidy';
 import type { TaskName } from '@even-page/core/write';
+import type { PageFigures, ReferencePage } from '@even-page/core/yardstick';
 import type { Step } from '../steps.ts';
 import type { Looks } from './looks.ts';
 
@@ -353,3 +354,38 @@ export const houseStyle = pgTable('house_style', { id: integer('id').primaryKey(
 
 /** One row: the last entry of the write-ahead file that the tables hold. */
 export const journalMark = pgTable('journal_mark', { id: integer('id').primaryKey(), entry: integer('entry').notNull() });
+
+/** The phrases people look for: each with the columns of the list it came from, and, where pages were read for it, what it is held against. */
+export const yardsticks = pgTable('yardsticks', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  phrase: text('phrase').notNull(),
+  /** The phrase as it is looked for: there is one yardstick for each. */
+  phraseKey: text('phrase_key').notNull().unique(),
+  columns: jsonb('columns').$type<Record<string, string>>().notNull().default({}),
+  createdAt: moment('created_at').notNull().defaultNow(),
+  createdBy: text('created_by').notNull(),
+});
+
+/** The reference pages of a yardstick, as they were when they were read. */
+export const yardstickPages = pgTable(
+  'yardstick_pages',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    yardstickId: uuid('yardstick_id')
+      .notNull()
+      .references(() => yardsticks.id, { onDelete: 'cascade' }),
+    /** Where it was fetched; empty for one that was dropped or pasted. */
+    address: text('address').notNull().default(''),
+    position: integer('position').notNull(),
+    page: jsonb('page').$type<ReferencePage>().notNull(),
+    /** What it was when it was read the time before. */
+    before: jsonb('before').$type<PageFigures>(),
+    isOut: boolean('is_out').notNull().default(false),
+    /** Why it is proposed to be left out; empty for those that serve. */
+    because: text('because').notNull().default(''),
+    /** Whether somebody said that it is in, or out. */
+    isDecided: boolean('is_decided').notNull().default(false),
+    readAt: moment('read_at').notNull().defaultNow(),
+  },
+  (t) => [index('yardstick_pages_yardstick').on(t.yardstickId, t.position)],
+);

@@ -7,7 +7,29 @@ import type { Source } from '@even-page/core/gather';
 import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
 import type { Brief, OwnBrief } from '@even-page/core/post/brief';
-import { addressesOf, figuresOf, type OwnPost, proof, type TriedLink } from '@even-page/core/proof';
+import {
+  addressesOf,
+  type Elsewhere,
+  figuresOf,
+  type OwnPost,
+  proof,
+  shareIn,
+  stretchesOf as stretchesInPage,
+  type TriedLink,
+} from '@even-page/core/proof';
+import {
+  headingsOf,
+  type NamedMatter,
+  type ReferencePage,
+  type SharedLink,
+  shinglesOn,
+  type Stand,
+  standOf,
+  type Yardstick,
+  yardstickOf,
+} from '@even-page/core/yardstick';
+import { shinglesOf } from '@even-page/core/language/shingles';
+import { terms } from '@even-page/core/language/terms';
 import { showTime } from '@even-page/core/language/times';
 import { titleCase } from '@even-page/core/language/title-case';
 import {
@@ -110,6 +132,7 @@ let held:
       materials: SourceProse[];
       shape?: Shape;
       index?: MaterialIndex;
+      shingles?: ReadonlySet<number>;
       drafted?: DraftedFrom;
       facts?: Known;
       known?: { own: string; facts: Known };
@@ -155,7 +178,37 @@ function factsOf(tidied: TidiedSource[], own: string): Known {
 type PageJson = { attrs?: Record<string, unknown>; content: object[] };
 
 /** What a proof needs that others have to be asked for. */
-export type SlowlyKnown = { links: Record<string, TriedLink>; posts: readonly OwnPost[] };
+export type SlowlyKnown = {
+  links: Record<string, TriedLink>;
+  posts: readonly OwnPost[];
+  pieces: readonly { title: string; shingles: number[] }[];
+};
+
+/** What drafts are held against, as it goes between the threads. */
+export type SentYardstick = { matters: Omit<NamedMatter, 'direction'>[]; links: SharedLink[]; terms: number };
+
+let yardstick: Yardstick | null = null;
+let elsewhere: { pages: Elsewhere[]; pageHeadings: Map<string, string> } = { pages: [], pageHeadings: new Map() };
+let sharing: { key: string; pieces: Elsewhere[] } = { key: '', pieces: [] };
+
+// A sentence speaks of a matter when it says so many of its telling words.
+const FEWEST_SAID = 2;
+
+function saysMany(text: string, words: readonly string[]): boolean {
+  const said = new Set(terms(text));
+  return words.filter((word) => terms(word).some((term) => said.has(term))).length >= FEWEST_SAID;
+}
+
+/** The shingles of what the sources say. */
+function materialShingles(tidied: TidiedSource[]): ReadonlySet<number> {
+  const material = heldMaterial(tidied);
+  material.shingles ??= new Set(
+    material.materials.flatMap(({ paragraphs }) =>
+      paragraphs.flatMap((p) => shinglesOf(p.sentences.map(({ text }) => text).join(' ')).map(({ hash }) => hash)),
+    ),
+  );
+  return material.shingles;
+}
 
 let against: TidiedSource[] = [];
 let blocks = new Map<string, PostNode>();
@@ -330,11 +383,37 @@ const work = {
   proofAgainst(tidied: TidiedSource[]) {
     against = tidied;
   },
-  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, { links, posts }: SlowlyKnown) {
+  /** Says which reference pages drafts are held against from now on; what those treat. */
+  async measureAgainst(pages: ReferencePage[]): Promise<SentYardstick> {
+    const made = yardstickOf(pages, await subjects().catch(() => null));
+    yardstick = pages.length ? made : null;
+    elsewhere = { pages: pages.map((page) => ({ title: page.title, shingles: shinglesOn(page) })), pageHeadings: headingsOf(pages) };
+    const { matters, links, terms } = made;
+    return { links, terms: terms.length, matters: matters.map(({ direction: _, ...matter }) => matter) };
+  },
+  /** How a page stands against them; null while there are none. */
+  stand: (json: PageJson, title: string, hosts: readonly string[]): Stand | null =>
+    yardstick && standOf(title, pageOf(json), yardstick, hosts),
+  /** For each of some words where the material speaks of them most clearly; null where it does not. */
+  spokenOf(tidied: TidiedSource[], wanted: readonly (readonly string[])[]): (FoundSentence | null)[] {
+    if (!tidied.length) return wanted.map(() => null);
+    const material = heldMaterial(tidied);
+    const index = (material.index ??= indexOf(material.materials));
+    return wanted.map((words) => {
+      const [best] = findInMaterial(index, words.join(' '), 1);
+      return best && saysMany(best.text, words) ? best : null;
+    });
+  },
+  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, { links, posts, pieces }: SlowlyKnown) {
     const doc = pageOf(json);
     const { subject = '', phrase = '', phrases = [] } = details.brief ?? {};
     const known = against.length ? factsOf(against, [...house.names, subject, phrase, ...phrases].join('. ')) : null;
-    return { ...proof({ doc, details, rights, house, links, posts, known }), figures: figuresOf(doc), addresses: addressesOf(doc) };
+    // What comes from the other thread is a copy each time.
+    const key = JSON.stringify(pieces);
+    if (sharing.key !== key) sharing = { key, pieces: pieces.map((p) => ({ title: p.title, shingles: new Set(p.shingles) })) };
+    const found = proof({ doc, details, rights, house, links, posts, known, ...elsewhere, pieces: sharing.pieces });
+    const inMaterial = against.length ? shareIn(stretchesInPage(doc), materialShingles(against)) : null;
+    return { ...found, figures: figuresOf(doc), addresses: addressesOf(doc), inMaterial };
   },
 };
 

@@ -20,6 +20,8 @@ import { movedLink } from './moved-link.ts';
 import { noLinks } from './no-links.ts';
 import { nothingToRest } from './nothing-to-rest.ts';
 import { ownPost } from './own-post.ts';
+import { pageHeading } from './page-heading.ts';
+import { pageWords } from './page-words.ts';
 import { paidLink } from './paid-link.ts';
 import { phraseInDetails } from './phrase-in-details.ts';
 import { phraseOnPage } from './phrase-on-page.ts';
@@ -27,6 +29,7 @@ import { pictureRights } from './picture-rights.ts';
 import { pictureTextWell } from './picture-text-well.ts';
 import { pictureText } from './picture-text.ts';
 import { placeholder } from './placeholder.ts';
+import { postWords } from './post-words.ts';
 import { readingGrade } from './reading-grade.ts';
 import { repeatedHeading } from './repeated-heading.ts';
 import { repeatedWord } from './repeated-word.ts';
@@ -50,6 +53,7 @@ export const CHECKS: readonly Check[] = [
   ...[title, standfirst, description, slug, cover, category, wordCountInRange],
   ...[emptyHeading, repeatedHeading, emptySection, placeholder, strayMarkup, unfinishedSentence, listNumbers, doubleSpaces],
   ...[unsaidFigure, unsaidName, unsaidQuotation, denial],
+  ...[pageWords, pageHeading, postWords],
   ...[readingGrade, longSentence, longParagraph, nothingToRest],
   ...[repeatedWord, article, stockPhrase],
   ...[phraseInDetails, phraseOnPage, crammedPhrase, descriptionLength, slugWords],

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { storable } from '../../language/storable.ts';
+import { asCell } from '../../language/table-cell.ts';
 import { type Idea, ideaSchema } from './idea.ts';
 
 /** What columns may be called, for each part of an idea (own list). */
@@ -77,13 +78,10 @@ function dayOf(text: string): string | null {
 /** An idea with what became of it, as it goes into a table. */
 export type ListedIdea = Omit<Idea, 'pictures'> & { written: string };
 
-// A cell that begins so is taken for a formula by spreadsheets (OWASP, CSV injection).
-const asText = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-
 /** Ideas as a table (CSV, RFC 4180), with the columns `ideasFromTable` reads. */
 export function ideasAsTable(ideas: readonly ListedIdea[]): string {
   const rows = ideas.map(({ line, notes, subject, links, wishedFor, written }) =>
-    [line, notes, subject, links.join(' '), wishedFor ?? '', written].map(asText),
+    [line, notes, subject, links.join(' '), wishedFor ?? '', written].map(asCell),
   );
   return Papa.unparse([['idea', 'notes', 'subject', 'links', 'wished for', 'written'], ...rows], { newline: '\r\n' });
 }

@@ -5,12 +5,14 @@
   import { type Finding, KINDS, type Kind } from '@even-page/core/proof';
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
-  import { sayTime } from '$lib/parts/moments.ts';
+  import { sayTime, sayWhen } from '$lib/parts/moments.ts';
   import { count, figure } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { takeReportAlong } from '../send/take-along.ts';
   import GradeChart from './GradeChart.svelte';
   import OneFinding from './OneFinding.svelte';
+  import YardstickTab from './YardstickTab.svelte';
+  import { YardstickInHand } from './yardstick-in-hand.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
 
@@ -24,7 +26,8 @@
     { name: 'daleChall', label: 'Dale-Chall', says: 'by words not everybody knows; below 6 is easy' },
   ] as const;
 
-  let view = $state<'findings' | 'figures'>('findings');
+  let view = $state<'findings' | 'figures' | 'yardstick'>('findings');
+  const yardstick = untrack(() => new YardstickInHand(piece));
   let kind = $state<Kind | ''>('');
   let opened = $state('');
   let list = $state<HTMLElement>();
@@ -43,11 +46,17 @@
 
   let sorry = $state('');
   const tryLinks = async (again = false) => (sorry = await proofing.tryLinks(again));
-  onMount(() => void proofing.learnPosts(piece.id));
+  onMount(() => {
+    void proofing.learnOthers(piece.id);
+    void yardstick.load();
+  });
   $effect(() => {
     void proofing.addresses;
     untrack(() => void tryLinks());
   });
+
+  const readAt = (pages: readonly { readAt: string | Date }[]) =>
+    new Date(Math.max(...pages.map((page) => new Date(page.readAt).getTime())));
 
   const report = () =>
     takeReportAlong({
@@ -81,6 +90,7 @@
     views={[
       { name: 'findings', label: 'Findings', count: proofing.findings.length },
       { name: 'figures', label: 'Figures' },
+      { name: 'yardstick', label: 'Yardstick' },
     ]}
     bind:open={view}
     label="Views of the proof"
@@ -90,10 +100,14 @@
       <option value="">all kinds</option>
       {#each kinds as { name, says } (name)}<option value={name}>{says}</option>{/each}
     </select>
+  {:else if view === 'yardstick' && yardstick.kept?.pages.length}
+    <a class="end muted small" href="/yardsticks/{yardstick.kept.id}"
+      >{yardstick.taken.length} of {count(yardstick.kept.pages.length, 'page')}, read {sayWhen(readAt(yardstick.kept.pages))}</a
+    >
   {/if}
 </div>
 <div class="scroll" bind:this={list}>
-  {#if proofing.figures?.words}
+  {#if proofing.figures?.words && view !== 'yardstick'}
     <GradeChart grades={proofing.figures.grades} onchoose={(block) => piece.page.goToBlock(block)} />
     <p class="note summary">
       Grade by paragraph. Reading ease {round(proofing.figures.levels?.ease)}, grade {round(proofing.figures.levels?.kincaid)}; {count(
@@ -156,6 +170,8 @@
         <button class="word" onclick={report}>Take a report along</button> for whoever approves the post; it can be printed.
       </p>
     {/if}
+  {:else if view === 'yardstick'}
+    <YardstickTab {piece} {yardstick} />
   {:else if proofing.figures}
     <dl>
       <dt>Words</dt>

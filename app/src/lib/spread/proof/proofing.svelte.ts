@@ -12,6 +12,8 @@ import type { MaterialInHand } from '../gather/material-in-hand.svelte.ts';
 const AFTER_MS = 400;
 
 /** A published piece that speaks of what this one is about, with the words that do. */
+type SharingPiece = { title: string; shingles: number[] };
+type Others = { posts: OwnPost[]; speaking: SpeakingPost[]; sharing: SharingPiece[] };
 export type SpeakingPost = { id: string; title: string; words: string };
 
 /** Looks the page through again and again while it changes, beside the writer's hands. */
@@ -30,6 +32,10 @@ export class Proofing {
   /** What the house has published besides, and which of it speaks of what this piece is about. */
   posts = $state.raw<readonly OwnPost[]>([]);
   speakingOfThis = $state.raw<readonly SpeakingPost[]>([]);
+  /** The other pieces that share words with this one, as they were when that was last looked at. */
+  sharing = $state.raw<readonly SharingPiece[]>([]);
+  /** The share of its words that stand in the material word for word; null without material. */
+  inMaterial = $state<number | null>(null);
   isTryingLinks = $state(false);
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
@@ -75,16 +81,18 @@ export class Proofing {
     const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#rights(), house, {
       links: this.links,
       posts: this.posts,
+      pieces: this.sharing,
     });
     ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
+    this.inMaterial = found.inMaterial;
     if (found.addresses.join() !== this.addresses.join()) this.addresses = found.addresses;
   }
 
-  /** Asks the server what the house has published besides. */
-  async learnPosts(id: string): Promise<void> {
-    const known = await askServer<{ posts: OwnPost[]; speaking: SpeakingPost[] }>(`/pieces/${id}/posts`).catch(() => null);
+  /** Asks the server what the piece has to do with the others of the house. */
+  async learnOthers(id: string): Promise<void> {
+    const known = await askServer<Others>(`/pieces/${id}/others`).catch(() => null);
     if (!known) return;
-    ({ posts: this.posts, speaking: this.speakingOfThis } = known);
+    ({ posts: this.posts, speaking: this.speakingOfThis, sharing: this.sharing } = known);
     await this.#look();
   }
 

@@ -1,0 +1,10 @@
+export { offPurpose, type OffPurpose } from './off-purpose.ts';
+export { isInside, pageFigures, type PageFigures } from './page-figures.ts';
+export { PAGE_KINDS, type PageKind } from './page-kind.ts';
+export { measurePage, type ReferencePage } from './reference-page.ts';
+export { roomAt } from './room.ts';
+export type { Spread } from './spread.ts';
+export { type Measure, MEASURES, type Stand, standOf, type StandingTerm, type Strip } from './stand.ts';
+export { weighingBy } from './weights.ts';
+export { headingsOf, shinglesOn, type NamedMatter, type SharedLink, type Yardstick, yardstickOf } from './yardstick.ts';
+export { type ListedPhrase, phrasesAsTable, phrasesFromTable } from './phrases-table.ts';

@@ -1,0 +1,98 @@
+import type { Passage } from './passages.ts';
+import { alike, type Direction, middleOf, type Weighing } from './weights.ts';
+
+/** What several pages treat: the headings it stands under, its telling stems, and in which of the pages it is. */
+export type Matter = {
+  /** The heading that says it most plainly; empty where no page has one for it. */
+  name: string;
+  headings: string[];
+  /** Its most telling stems, the weightiest first. */
+  stems: string[];
+  direction: Direction;
+  /** The pages that treat it, by their numbers, and how many have a heading for it. */
+  pages: number[];
+  headed: number;
+};
+
+// Own choices, tried on the invented web of the demo with paragraphs by other hands: how alike two groups of sections must be to be
+// one matter; and how near to a matter a stretch must come to treat it, where that is the nearest, and where others are nearer.
+const ONE_MATTER = 0.17;
+const TREATS_NEAREST = 0.14;
+const TREATS = 0.28;
+const FEWEST_PAGES = 2;
+const TELLING = 8;
+
+/**
+ * The matters that several pages treat: their sections, joined to groups by likeness (average linkage), each group with sections of
+ * two pages or more.
+ * @param pages the passages of each page
+ * @returns those of most pages first
+ */
+export function mattersOf(pages: readonly (readonly Passage[])[], weigh: Weighing): Matter[] {
+  const sections = pages.flatMap((passages, page) =>
+    bodyOf(passages).map((passage) => ({ page, heading: passage.heading, direction: weigh(passage.counts) })),
+  );
+  const matters = joined(sections.map(({ direction }) => direction))
+    .map((group) => group.map((n) => sections[n]!))
+    .filter((group) => new Set(group.map(({ page }) => page)).size >= FEWEST_PAGES)
+    .map((group): Matter => {
+      const direction = middleOf(group.map((s) => s.direction));
+      const headed = group.filter(({ heading }) => heading).sort((a, b) => alike(b.direction, direction) - alike(a.direction, direction));
+      const headings = [...new Set(headed.map(({ heading }) => heading))];
+      const stems = [...direction].sort((a, b) => b[1] - a[1]).slice(0, TELLING);
+      return {
+        name: headings[0] ?? '',
+        headings,
+        stems: stems.map(([stem]) => stem),
+        direction,
+        pages: [...new Set(group.map(({ page }) => page))],
+        headed: new Set(headed.map(({ page }) => page)).size,
+      };
+    });
+  for (const [page, passages] of pages.entries())
+    for (const matter of treatedBy(directionsOf(passages, weigh), matters)) if (!matter.pages.includes(page)) matter.pages.push(page);
+  return matters.sort((a, b) => b.pages.length - a.pages.length || b.headed - a.headed);
+}
+
+/** What stands below headings; all of a page that has none. What stands above the first says what all of the page is about. */
+const bodyOf = (passages: readonly Passage[]): Passage[] =>
+  passages.filter((p) => (passages.some(({ heading }) => heading) ? p.isSection && p.heading : true));
+
+/** The directions of the stretches of a page. */
+export const directionsOf = (passages: readonly Passage[], weigh: Weighing): Direction[] => passages.map((p) => weigh(p.counts));
+
+/** Which matters some stretches treat: each the one it comes nearest to, and those it comes very near to. */
+export function treatedBy(directions: readonly Direction[], matters: readonly Matter[]): Set<Matter> {
+  const treated = new Set<Matter>();
+  for (const direction of directions) {
+    const like = matters.map((matter) => alike(direction, matter.direction));
+    const nearest = Math.max(...like);
+    for (const [n, matter] of matters.entries())
+      if (like[n]! >= TREATS || (like[n] === nearest && nearest >= TREATS_NEAREST)) treated.add(matter);
+  }
+  return treated;
+}
+
+/** Groups of like directions, by their numbers: the likest two groups are made one until none are alike enough (Sokal and Michener 1958). */
+function joined(directions: readonly Direction[]): number[][] {
+  const n = directions.length;
+  const like = Array.from({ length: n }, (_, i) => Float64Array.from(directions, (d, k) => (k === i ? -1 : alike(directions[i]!, d))));
+  const groups: (number[] | null)[] = directions.map((_, i) => [i]);
+  for (;;) {
+    let best = ONE_MATTER;
+    let [a, b] = [-1, -1];
+    for (let i = 0; i < n; i++) {
+      if (!groups[i]) continue;
+      for (let k = i + 1; k < n; k++) if (groups[k] && like[i]![k]! > best) [best, a, b] = [like[i]![k]!, i, k];
+    }
+    if (a < 0) return groups.filter((group) => group !== null);
+    const [one, other] = [groups[a]!, groups[b]!];
+    for (let k = 0; k < n; k++) {
+      if (!groups[k] || k === a || k === b) continue;
+      const both = (like[a]![k]! * one.length + like[b]![k]! * other.length) / (one.length + other.length);
+      like[a]![k] = like[k]![a] = both;
+    }
+    groups[a] = [...one, ...other];
+    groups[b] = null;
+  }
+}
