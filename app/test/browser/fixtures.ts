@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { test as base, expect, type Page } from '@playwright/test';
-import { startBlog, startClipHost, startServer, startStock, type RunningServer } from '../running-server.ts';
+import { startBlog, startClipHost, startResultList, startServer, startStock, type RunningServer } from '../running-server.ts';
 
 export const MATERIAL = new URL('../../../demo/material/', import.meta.url).pathname;
 
@@ -15,8 +15,9 @@ export const test = base.extend<{ house: House; quiet: void; quietly: boolean },
   quietly: [true, { option: true }],
   running: [
     async ({}, use) => {
-      const [blog, clipHost, stock] = await Promise.all([startBlog(), startClipHost(), startStock()]);
-      const env = { EVEN_PAGE_OUTLET_SECONDS: '5', EVEN_PAGE_FETCH_ALLOW: new URL(clipHost.address).host, STOCK_URL: stock.address };
+      const [blog, clipHost, stock, results] = await Promise.all([startBlog(), startClipHost(), startStock(), startResultList()]);
+      const allowed = [clipHost, results].map(({ address }) => new URL(address).host).join(',');
+      const env = { EVEN_PAGE_OUTLET_SECONDS: '5', EVEN_PAGE_FETCH_ALLOW: allowed, STOCK_URL: stock.address, RESULTS_URL: results.address };
       const server = await startServer({ env });
       await server.call('/outlets', {
         method: 'POST',
@@ -24,7 +25,7 @@ export const test = base.extend<{ house: House; quiet: void; quietly: boolean },
       });
       await use({ server, blog, clipHost });
       await server.stop();
-      for (const other of [blog, clipHost, stock]) other.stop();
+      for (const other of [blog, clipHost, stock, results]) other.stop();
     },
     { scope: 'worker' },
   ],

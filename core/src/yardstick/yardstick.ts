@@ -29,12 +29,14 @@ export function yardstickOf(pages: readonly ReferencePage[], subjects: Subjects 
   const written = writtenForms(pages);
   const matters = mattersOf(passages, weigh).map((matter, n): NamedMatter => {
     const telling = matter.stems.map((stem) => written.get(stem) ?? stem);
+    const own = reworded(matter.headings, taken, telling);
+    taken.push(own);
     return {
       ...matter,
       id: `m${n}`,
       words: telling,
       name: matter.name || telling.slice(0, 3).join(', '),
-      own: reworded(matter.headings, taken, telling),
+      own,
     };
   });
   return { pages, matters, terms: sharedTerms(pages, subjects), links: sharedLinks(pages), weigh };
