@@ -19,7 +19,8 @@ export default {
       mode: 'hash',
       directives: {
         'default-src': ['self'],
-        'script-src': ['self'],
+        // What reads grammar is compiled from WebAssembly.
+        'script-src': ['self', 'wasm-unsafe-eval'],
         'style-src': ['self', 'unsafe-inline'],
         'img-src': ['self', 'data:', 'blob:'],
         'object-src': ['none'],

@@ -6,6 +6,7 @@ export const TONES = ['friendly', 'plain', 'formal', 'lively', 'calm'] as const;
 export const PERSONS = ['you', 'we', 'I', 'none'] as const;
 export const READERS = ['anyone', 'people who know the field', 'experts'] as const;
 export const LANGUAGES = ['British English', 'American English'] as const;
+export const TEXTS = ['how-to', 'report', 'story', 'opinion', 'notice'] as const;
 export const FORMS = ['paragraphs', 'list', 'steps', 'table', 'quotation'] as const;
 export type Form = (typeof FORMS)[number];
 
@@ -32,6 +33,8 @@ export const briefSchema = object({
   phrase: line(120),
   purposes: array(string().oneOf(PURPOSES).defined()),
   know: string().oneOf(READERS),
+  /** What kind of text it is. */
+  text: string().oneOf(TEXTS),
   readers: line(300),
   tones: array(string().oneOf(TONES).defined()),
   voice: line(300),
@@ -62,4 +65,4 @@ export const briefSchema = object({
 export type OwnBrief = InferType<typeof briefSchema>;
 export type BriefSection = NonNullable<OwnBrief['sections']>[number];
 /** A brief with nothing left open. */
-export type Brief = Required<Omit<OwnBrief, 'sections' | 'pattern'>>;
+export type Brief = Required<Omit<OwnBrief, 'sections' | 'pattern' | 'text'>> & Pick<OwnBrief, 'text'>;

@@ -1,10 +1,12 @@
 import type { Rights } from '../dress/index.ts';
+import type { Speller } from '../language/speller.ts';
 import type { Details } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
 import { type House, usualHouse } from '../tidy/index.ts';
 import type { Known } from '../write/index.ts';
 import type { FindingPlace } from './place.ts';
 import type { OwnPost } from './own-posts.ts';
+import type { Usage } from './usage.ts';
 import type { Elsewhere } from './own-words.ts';
 import type { TriedLink } from './tried-link.ts';
 import { type Stretch, stretchesOf } from './stretches.ts';
@@ -57,6 +59,10 @@ export type Proofed = {
   pageHeadings?: ReadonlyMap<string, string>;
   /** Other pieces of the house. */
   pieces?: readonly Elsewhere[];
+  /** What knows how words are spelt; none while it is not there yet. */
+  speller?: Speller | null;
+  /** What was found in how things are said, by the text that was read for it. */
+  usages?: ReadonlyMap<string, readonly Usage[]>;
   /** What the material says; none when nothing was gathered, or while it is not known yet. */
   known?: Known | null;
 };

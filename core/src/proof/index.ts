@@ -9,3 +9,5 @@ export { addressesOf } from './links-of.ts';
 export { type OwnPost, spokenOf } from './own-posts.ts';
 export { stretchesOf } from './stretches.ts';
 export { type Elsewhere, shareIn } from './own-words.ts';
+export type { Usage, UsageRule } from './usage.ts';
+export { gradeFor, type RuleName, WHAT_COUNTS } from './what-counts.ts';

@@ -1,9 +1,11 @@
 import { expect } from 'chai';
 import { emptyDetails, type Details } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
+import { speller } from '../language/english.ts';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
-import { CHECKS, proof, type Proofed } from '@even-page/core/proof';
+import { CHECKS, proof, type Proofed, stretchesOf } from '@even-page/core/proof';
 import { shinglesOf } from '@even-page/core/language/shingles';
+import { usageOf } from '@even-page/core/proof/usage';
 import { usualHouse } from '@even-page/core/tidy';
 import { knownFacts } from '@even-page/core/write';
 import type { Rights } from '@even-page/core/dress';
@@ -48,11 +50,12 @@ const DETAILS: Details = {
 };
 const OWN: Rights = { licence: 'own', credit: '', source: '', holder: '' };
 
-type Fault = Partial<Pick<Proofed, 'links' | 'posts' | 'house' | 'pages' | 'pieces' | 'pageHeadings'>> & {
+type Fault = Partial<Pick<Proofed, 'links' | 'posts' | 'house' | 'pages' | 'pieces' | 'pageHeadings' | 'speller' | 'usages'>> & {
   text?: (clean: string) => string;
   details?: Partial<Details>;
   rights?: Rights;
 };
+const used = (words: string): Fault => ({ ...after(words), usages: new Map([[words, usageOf(words)]]) });
 const shinglesIn = (text: string) => new Set(shinglesOf(text).map(({ hash }) => hash));
 const after = (more: string): Fault => ({ text: (clean) => `${clean}\n\n${more}` });
 const instead = (words: string, other: string): Fault => ({
@@ -118,6 +121,17 @@ const FAULTS: Record<string, Fault> = {
   'words of another page': { pages: [{ title: 'The whole guide', shingles: shinglesIn(PLAIN) }] },
   'words of another piece': { pieces: [{ title: 'Pegs', shingles: shinglesIn(PLAIN) }] },
   'heading of another page': { pageHeadings: new Map([['where to go next', 'The whole guide']]) },
+  spelling: { ...after('A vessle of warm water.'), speller },
+  'two spellings': { ...after('The colour is right. The color stays.'), speller },
+  grammar: {
+    ...after('We has two chairs.'),
+    usages: new Map([['We has two chairs.', [{ rule: 'grammar', from: 3, to: 6, says: 'The verb must agree.', instead: ['have'] }]]]),
+  },
+  'passive voice': used('The chair was mended in a day. It was brought in and taken home. '.repeat(6).trim()),
+  hedge: used('It is actually a chair.'),
+  'insensitive word': used('He is a crazy man.'),
+  contraction: { ...after('It isn’t a chair.'), details: { brief: { phrase: 'chair caning', tones: ['formal'] } } },
+  'passage in another language': { ...after('Der Stuhl steht schon lange im Keller und wartet dort auf Regen.'), speller },
   'alternative text': after('![](/pictures/b)\n\nWords below.'),
   'alternative text said well': after('![IMG_2041.jpg](/pictures/b)\n\nWords below.'),
   'picture rights': { rights: { ...OWN, licence: 'unknown' } },
@@ -146,7 +160,9 @@ function proofed({ text = (clean) => clean, details = {}, rights = OWN, ...rest 
 
 describe('faults put in on purpose', () => {
   it('are none in the clean copy', () => {
-    expect(proof(proofed({})).findings.map((f) => `${f.check}: ${f.says}`)).to.deep.equal([]);
+    const post = proofed({ speller });
+    const usages = new Map(stretchesOf(post.doc).map(({ text }) => [text, usageOf(text)]));
+    expect(proof({ ...post, usages }).findings.map((f) => `${f.check}: ${f.says}`)).to.deep.equal([]);
   });
 
   it('are of every kind there is', () => {

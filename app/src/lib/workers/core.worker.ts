@@ -1,6 +1,10 @@
 import { expose } from 'comlink';
 import worthAddress from '@even-page/core/data/worth.bin?url';
 import marksAddress from '@even-page/core/data/marks.bin?url';
+import britishRules from 'dictionary-en-gb/files/index.aff?url';
+import britishWords from 'dictionary-en-gb/files/index.dic?url';
+import americanRules from 'dictionary-en/files/index.aff?url';
+import americanWords from 'dictionary-en/files/index.dic?url';
 import subjectsAddress from '@even-page/core/data/subjects.bin?url';
 import type { Rights } from '@even-page/core/dress';
 import type { Source } from '@even-page/core/gather';
@@ -16,6 +20,7 @@ import {
   shareIn,
   stretchesOf as stretchesInPage,
   type TriedLink,
+  type Usage,
 } from '@even-page/core/proof';
 import {
   headingsOf,
@@ -29,6 +34,7 @@ import {
   yardstickOf,
 } from '@even-page/core/yardstick';
 import { shinglesOf } from '@even-page/core/language/shingles';
+import { type English, makeSpeller, type Speller } from '@even-page/core/language/speller';
 import { terms } from '@even-page/core/language/terms';
 import { showTime } from '@even-page/core/language/times';
 import { titleCase } from '@even-page/core/language/title-case';
@@ -121,6 +127,12 @@ function fetched<T>(address: string, read: (bytes: Uint8Array) => T): () => Prom
   };
 }
 
+const asText = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+const dictionaries = {
+  British: { aff: fetched(britishRules, asText), dic: fetched(britishWords, asText) },
+  American: { aff: fetched(americanRules, asText), dic: fetched(americanWords, asText) },
+};
+
 const marksModel = fetched<MarksModel>(marksAddress, readModel);
 const subjects = fetched<Subjects>(subjectsAddress, readSubjects);
 const worth = fetched<WorthModel>(worthAddress, readWorth);
@@ -187,6 +199,9 @@ export type SlowlyKnown = {
 /** What drafts are held against, as it goes between the threads. */
 export type SentYardstick = { matters: Omit<NamedMatter, 'direction'>[]; links: SharedLink[]; terms: number };
 
+let speller: Speller | null = null;
+const usages = new Map<string, readonly Usage[]>();
+
 let yardstick: Yardstick | null = null;
 let elsewhere: { pages: Elsewhere[]; pageHeadings: Map<string, string> } = { pages: [], pageHeadings: new Map() };
 let sharing: { key: string; pieces: Elsewhere[] } = { key: '', pieces: [] };
@@ -198,6 +213,11 @@ function saysMany(text: string, words: readonly string[]): boolean {
   const said = new Set(terms(text));
   return words.filter((word) => terms(word).some((term) => said.has(term))).length >= FEWEST_SAID;
 }
+
+/** The passages of a page nobody has read for how they are said. */
+const unreadIn = (doc: PostNode): string[] => [
+  ...new Set(stretchesInPage(doc).flatMap(({ text }) => (text.trim() && !usages.has(text) ? [text] : []))),
+];
 
 /** The shingles of what the sources say. */
 function materialShingles(tidied: TidiedSource[]): ReadonlySet<number> {
@@ -379,6 +399,16 @@ const work = {
     const own = [brief.subject, brief.phrase, ...brief.phrases, ...brief.links, ...headings].join('. ');
     return guard({ ...rest, doc: docFromJSON(doc), was: docFromJSON(was), others: others.map(docFromJSON), known: factsOf(tidied, own) });
   },
+  /** Learns to spell in an English: from then on a proof looks at spelling too. */
+  async learnSpelling(english: English): Promise<void> {
+    if (speller?.english === english) return;
+    const files = async ({ aff, dic }: (typeof dictionaries)['British']) => ({ aff: await aff(), dic: await dic() });
+    speller = makeSpeller({ British: await files(dictionaries.British), American: await files(dictionaries.American) }, english);
+  },
+  /** Learns what was found in how some passages are said. */
+  learnUsages(found: readonly (readonly [text: string, usages: Usage[]])[]): void {
+    for (const [text, said] of found) usages.set(text, said);
+  },
   /** Says what pages are proofed against from now on. */
   proofAgainst(tidied: TidiedSource[]) {
     against = tidied;
@@ -411,9 +441,9 @@ const work = {
     // What comes from the other thread is a copy each time.
     const key = JSON.stringify(pieces);
     if (sharing.key !== key) sharing = { key, pieces: pieces.map((p) => ({ title: p.title, shingles: new Set(p.shingles) })) };
-    const found = proof({ doc, details, rights, house, links, posts, known, ...elsewhere, pieces: sharing.pieces });
+    const found = proof({ doc, details, rights, house, links, posts, known, speller, usages, ...elsewhere, pieces: sharing.pieces });
     const inMaterial = against.length ? shareIn(stretchesInPage(doc), materialShingles(against)) : null;
-    return { ...found, figures: figuresOf(doc), addresses: addressesOf(doc), inMaterial };
+    return { ...found, figures: figuresOf(doc), addresses: addressesOf(doc), inMaterial, unread: unreadIn(doc) };
   },
 };
 

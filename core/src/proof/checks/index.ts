@@ -1,6 +1,7 @@
 import type { Check } from '../check.ts';
 import { article } from './article.ts';
 import { category } from './category.ts';
+import { contraction } from './contraction.ts';
 import { cover } from './cover.ts';
 import { crammedPhrase } from './crammed-phrase.ts';
 import { deadLink } from './dead-link.ts';
@@ -10,12 +11,18 @@ import { description } from './description.ts';
 import { doubleSpaces } from './double-spaces.ts';
 import { emptyHeading } from './empty-heading.ts';
 import { emptySection } from './empty-section.ts';
+import { foreignPassage } from './foreign-passage.ts';
+import { grammar } from './grammar.ts';
 import { headingLevel } from './heading-level.ts';
+import { hedge } from './hedge.ts';
+import { insensitive } from './insensitive.ts';
 import { linkWords } from './link-words.ts';
 import { listNumbers } from './list-numbers.ts';
 import { longParagraph } from './long-paragraph.ts';
 import { longSentence } from './long-sentence.ts';
 import { lostPlace } from './lost-place.ts';
+import { misspelling } from './misspelling.ts';
+import { mixedSpelling } from './mixed-spelling.ts';
 import { movedLink } from './moved-link.ts';
 import { noLinks } from './no-links.ts';
 import { nothingToRest } from './nothing-to-rest.ts';
@@ -23,6 +30,7 @@ import { ownPost } from './own-post.ts';
 import { pageHeading } from './page-heading.ts';
 import { pageWords } from './page-words.ts';
 import { paidLink } from './paid-link.ts';
+import { passive } from './passive.ts';
 import { phraseInDetails } from './phrase-in-details.ts';
 import { phraseOnPage } from './phrase-on-page.ts';
 import { pictureRights } from './picture-rights.ts';
@@ -55,9 +63,9 @@ export const CHECKS: readonly Check[] = [
   ...[unsaidFigure, unsaidName, unsaidQuotation, denial],
   ...[pageWords, pageHeading, postWords],
   ...[readingGrade, longSentence, longParagraph, nothingToRest],
-  ...[repeatedWord, article, stockPhrase],
+  ...[misspelling, mixedSpelling, grammar, repeatedWord, article, stockPhrase, passive, hedge, contraction, insensitive],
   ...[phraseInDetails, phraseOnPage, crammedPhrase, descriptionLength, slugWords],
   ...[unsafeLink, deadLink, silentLink, movedLink, lostPlace, paidLink, noLinks, ownPost],
   ...[pictureText, pictureTextWell, pictureRights],
-  ...[headingLevel, tableHead, linkWords],
+  ...[headingLevel, tableHead, linkWords, foreignPassage],
 ];

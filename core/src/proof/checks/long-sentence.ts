@@ -3,9 +3,7 @@ import { wordCount } from '../../language/words.ts';
 import { type Check, PRACTICE } from '../check.ts';
 import { eachStretch } from '../each-stretch.ts';
 import { placeIn } from '../place.ts';
-
-/** The most words a sentence has before it is worth a look. */
-const LONG_SENTENCE = 40;
+import { longestSentence } from '../what-counts.ts';
 
 export const longSentence: Check = {
   name: 'long sentence',
@@ -13,18 +11,22 @@ export const longSentence: Check = {
   gravity: 'look',
   why: 'What cannot be read in one go is read twice, or not at all.',
   source: PRACTICE,
-  run: eachStretch((stretch) =>
-    sentences(stretch.text).flatMap((s) => {
-      const count = wordCount(s.text);
-      if (count <= LONG_SENTENCE) return [];
-      const first = s.text.split(/\s+/).slice(0, 9).join(' ');
-      return [
-        {
-          place: placeIn(stretch, s.from, s.to),
-          says: `A sentence of ${count} words`,
-          hint: `“${first}…” Up to ${LONG_SENTENCE} words can be read in one go.`,
-        },
-      ];
-    }),
+  run: eachStretch(
+    (stretch, { details }) => {
+      const most = longestSentence(details.brief ?? {});
+      return sentences(stretch.text).flatMap((s) => {
+        const count = wordCount(s.text);
+        if (count <= most) return [];
+        const first = s.text.split(/\s+/).slice(0, 9).join(' ');
+        return [
+          {
+            place: placeIn(stretch, s.from, s.to),
+            says: `A sentence of ${count} words`,
+            hint: `“${first}…” Up to ${most} words can be read in one go.`,
+          },
+        ];
+      });
+    },
+    ({ details }) => String(longestSentence(details.brief ?? {})),
   ),
 };

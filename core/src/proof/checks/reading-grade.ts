@@ -1,7 +1,7 @@
-import { GRADE_AIM } from '../../language/grade.ts';
 import { readingLevels } from '../../language/reading-levels.ts';
 import type { Check } from '../check.ts';
 import { proseCounts } from '../figures.ts';
+import { gradeFor } from '../what-counts.ts';
 
 // So far above what is asked for it is worth a look.
 const OVER = 3;
@@ -14,7 +14,7 @@ export const readingGrade: Check = {
   why: 'Everybody reads what is written plainly; what takes a student is left by most.',
   source: 'Kincaid, Fishburne, Rogers and Chissom 1975; the limit is common practice, no source',
   run({ doc, details }) {
-    const aim = details.brief?.grade ?? GRADE_AIM;
+    const aim = details.brief?.grade ?? gradeFor(details.brief ?? {});
     const counts = proseCounts(doc);
     const grade = readingLevels(counts)?.kincaid;
     if (grade === undefined || counts.words < FEWEST_WORDS || grade < aim + OVER) return [];

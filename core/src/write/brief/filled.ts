@@ -41,6 +41,7 @@ export function filledBrief(own: OwnBrief, { details, doc, titles, person, house
     phrase: fill('phrase', [phraseOf(details.title || first), details.title ? 'from title' : 'from material'], ['', '']),
     purposes: own.purposes ?? ['explain'],
     know: own.know ?? 'anyone',
+    ...(own.text ? { text: own.text } : {}),
     readers: own.readers ?? '',
     tones: own.tones ?? ['friendly', 'plain'],
     voice: own.voice ?? '',
@@ -71,7 +72,7 @@ const AROUND = /^(?:how to|how|why|what|when|the|a|an|your|our|on|about|guide to
 const MOST_WORDS = 5;
 
 /** The words people would look for, as a title has them: without what it opens with, and up to its first mark. */
-function phraseOf(title: string): string {
+export function phraseOf(title: string): string {
   let phrase = title.split(/[:,;–—?!|]| - /)[0]!.trim();
   while (AROUND.test(phrase)) phrase = phrase.replace(AROUND, '');
   // What a phrase goes on with behind these is the title's own.

@@ -71,6 +71,7 @@ function contextText(brief: DraftRequest['brief']): string {
     ...some('Subject', brief.subject),
     ...some('Main phrase', brief.phrase),
     ...some('It should', brief.purposes?.join(', ')),
+    ...some('Kind of text', brief.text ?? ''),
     ...some('Readers', [brief.know, brief.readers].filter(Boolean).join('; ')),
     ...some('Voice', [...(brief.tones ?? []), brief.voice].filter(Boolean).join(', ')),
     ...some('Told to or by', brief.person === 'none' ? 'nobody: no “I”, “we” or “you”' : brief.person && `“${brief.person}”`),

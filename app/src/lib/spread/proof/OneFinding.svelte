@@ -25,6 +25,7 @@
   const detail = $derived(place && 'detail' in place ? place.detail : null);
   const reason = $derived(piece.details.left?.find(({ key }) => key === finding.key)?.why);
   const isName = $derived(finding.check === 'name nobody said' && !!finding.words);
+  const isWord = $derived(finding.check === 'spelling' && !!finding.words);
 
   /** Goes to where a detail is written. */
   function writeDetail() {
@@ -98,9 +99,9 @@
         {#if detail}<button class="quiet" onclick={writeDetail}>{detail === 'cover' ? 'Make it' : 'Write it'}</button>{/if}
         {#if finding.fix}<button class="quiet" onclick={fix}>{finding.fix.label}</button>{/if}
         <button class="word" onclick={() => (leaving = true)}>Leave it</button>
-        {#if isName}
+        {#if isName || isWord}
           <button class="word" onclick={() => void houseRule(({ names }) => ({ names: [...new Set([...names, finding.words])] }))}
-            >A name of the house</button
+            >{isName ? 'A name of the house' : 'A word of the house'}</button
           >
         {/if}
         <button class="word" onclick={() => void houseRule(({ unchecked }) => ({ unchecked: [...new Set([...unchecked, finding.check])] }))}

@@ -49,6 +49,8 @@
   onMount(() => {
     void proofing.learnOthers(piece.id);
     void yardstick.load();
+    void proofing.readClosely();
+    return () => proofing.rest();
   });
   $effect(() => {
     void proofing.addresses;
@@ -146,6 +148,9 @@
         >
         <p class="note">{fine.join(', ')}</p>
       </details>
+      {#if proofing.unread.length}
+        <p class="note" role="status">Reading for grammar: {count(proofing.unread.length, 'passage')} to go.</p>
+      {/if}
       {#if proofing.addresses.length}
         <p class="note" role="status">
           {#if proofing.isTryingLinks}

@@ -3,13 +3,17 @@ import type { Figures, Finding, OwnPost, TriedLink } from '@even-page/core/proof
 import type { Details } from '@even-page/core/post/details';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
 import { askServer, json, refusalOf } from '$lib/ask-server.ts';
+import type { English } from '@even-page/core/language/speller';
 import { core } from '$lib/workers/core.ts';
+import { usage } from '$lib/workers/usage.ts';
 import type { CoreWork } from '$lib/workers/core.worker.ts';
 import { showLooseTies } from '../page/loose-ties.ts';
 import type { PageInHand } from '../page/page-in-hand.svelte.ts';
 import type { MaterialInHand } from '../gather/material-in-hand.svelte.ts';
 
 const AFTER_MS = 400;
+// So many passages are read for grammar before what was found is shown.
+const READ_AT_ONCE = 12;
 
 /** A published piece that speaks of what this one is about, with the words that do. */
 type SharingPiece = { title: string; shingles: number[] };
@@ -36,9 +40,13 @@ export class Proofing {
   sharing = $state.raw<readonly SharingPiece[]>([]);
   /** The share of its words that stand in the material word for word; null without material. */
   inMaterial = $state<number | null>(null);
+  /** The passages nobody has read for grammar and usage yet. */
+  unread = $state.raw<readonly string[]>([]);
   isTryingLinks = $state(false);
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
+  #isReading = false;
+  #isAtIt = false;
   #seen: TiesSeen = new WeakMap();
   #against: MaterialInHand['tidied'] | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
@@ -85,7 +93,41 @@ export class Proofing {
     });
     ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
     this.inMaterial = found.inMaterial;
+    this.unread = found.unread;
+    if (this.#isReading) void this.#readOn();
     if (found.addresses.join() !== this.addresses.join()) this.addresses = found.addresses;
+  }
+
+  /** Looks at spelling from now on, and reads for grammar and usage what nobody has read yet. */
+  async readClosely(): Promise<void> {
+    this.#isReading = true;
+    await core().learnSpelling(this.#english());
+    await this.#look();
+  }
+
+  /** Leaves reading for grammar to those who wait for it. */
+  rest(): void {
+    this.#isReading = false;
+  }
+
+  async #readOn(): Promise<void> {
+    if (this.#isAtIt) return;
+    this.#isAtIt = true;
+    try {
+      while (this.#isReading && this.unread.length) {
+        const texts = this.unread.slice(0, READ_AT_ONCE);
+        await core().learnUsages(await usage().read(texts, this.#english()));
+        this.unread = this.unread.slice(texts.length);
+        this.soon();
+      }
+    } finally {
+      this.#isAtIt = false;
+    }
+  }
+
+  #english(): English {
+    const said = this.#details().brief?.language;
+    return said === 'British English' ? 'British' : said === 'American English' ? 'American' : 'either';
   }
 
   /** Asks the server what the piece has to do with the others of the house. */

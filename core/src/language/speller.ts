@@ -1,0 +1,54 @@
+import nspell from 'nspell';
+import { normal } from './terms.ts';
+
+/** The files of a dictionary (Hunspell): its rules and its words. */
+export type DictionaryFiles = { aff: string; dic: string };
+
+/** Which English words are spelt in: either where nobody says. */
+export type English = 'British' | 'American' | 'either';
+
+/** What knows how words are spelt. */
+export type Speller = {
+  english: English;
+  /** Whether a word is spelt right in the English asked for. */
+  knows(word: string): boolean;
+  /** The English a word is right in alone; null when it is right in both or in none. */
+  only(word: string): 'British' | 'American' | null;
+  /** What may be meant instead, the likeliest first; at most five. */
+  suggests(word: string): string[];
+};
+
+const MOST_SUGGESTED = 5;
+
+/** Makes a speller of the dictionaries of British and American English. */
+export function makeSpeller(files: Record<'British' | 'American', DictionaryFiles>, english: English): Speller {
+  const dictionaries = { British: nspell(files.British.aff, files.British.dic), American: nspell(files.American.aff, files.American.dic) };
+  const asked = english === 'either' ? [dictionaries.British, dictionaries.American] : [dictionaries[english]];
+  const known = new Map<string, boolean>();
+  const suggested = new Map<string, string[]>();
+  const knows = (word: string): boolean => {
+    let is = known.get(word);
+    if (is === undefined) known.set(word, (is = asked.some((dictionary) => dictionary.correct(word))));
+    return is;
+  };
+  return {
+    english,
+    knows,
+    only(word) {
+      const [british, american] = [dictionaries.British.correct(word), dictionaries.American.correct(word)];
+      return british === american ? null : british ? 'British' : 'American';
+    },
+    suggests(word) {
+      let found = suggested.get(word);
+      if (!found) {
+        // Two letters typed the wrong way round are the commonest slip, and the dictionaries put it last.
+        const turned = Array.from(word.slice(1), (_, n) => word.slice(0, n) + word[n + 1]! + word[n]! + word.slice(n + 2)).filter(
+          (other) => normal(other) !== normal(word) && knows(other),
+        );
+        found = [...new Set([...turned, ...asked[0]!.suggest(word)])].slice(0, MOST_SUGGESTED);
+        suggested.set(word, found);
+      }
+      return found;
+    },
+  };
+}

@@ -1,0 +1,11 @@
+import type { Check } from '../check.ts';
+import { eachUsage } from '../each-usage.ts';
+
+export const grammar: Check = {
+  name: 'grammar',
+  kind: 'language',
+  gravity: 'look',
+  why: 'A slip of grammar makes readers doubt the rest.',
+  source: 'the grammar rules of harper.js',
+  run: eachUsage('grammar', (usage, words) => ({ says: `“${words}” reads wrong`, hint: usage.says })),
+};

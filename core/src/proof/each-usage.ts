@@ -1,0 +1,27 @@
+import type { Found, Ready } from './check.ts';
+import { placeIn } from './place.ts';
+import type { Usage, UsageRule } from './usage.ts';
+import { WHAT_COUNTS } from './what-counts.ts';
+
+/** A check for one rule of usage, where the writer's answers let it count; passages nobody has read for it yet are passed over. */
+export const eachUsage =
+  (rule: UsageRule, saying: (usage: Usage, words: string) => Pick<Found, 'says' | 'hint'>) =>
+  ({ stretches, usages, details }: Ready): Found[] => {
+    if (!usages || !WHAT_COUNTS[rule].counts(details.brief ?? {})) return [];
+    return stretches.flatMap((stretch) =>
+      (usages.get(stretch.text) ?? [])
+        .filter((usage) => usage.rule === rule)
+        .map((usage) => {
+          const [first] = usage.instead;
+          return {
+            place: placeIn(stretch, usage.from, usage.to),
+            ...saying(usage, stretch.text.slice(usage.from, usage.to)),
+            ...(first ? { fix: { label: `Make it “${first}”`, text: first } } : {}),
+          };
+        }),
+    );
+  };
+
+/** What could stand there, as a question. */
+export const orElse = ({ instead }: Usage, otherwise: string): string =>
+  instead.length ? `${instead.map((word) => `“${word}”`).join(', ')}?` : otherwise;

@@ -1,0 +1,110 @@
+import { distance } from 'fastest-levenshtein';
+import type { Speller } from '../language/speller.ts';
+import { sentences } from '../language/sentences.ts';
+import { normal } from '../language/terms.ts';
+import { words, type Word } from '../language/words.ts';
+import type { Ready } from './check.ts';
+import type { Stretch } from './stretches.ts';
+
+/** A word of a stretch as it is looked up. */
+type Looked = Word & { isFirst: boolean };
+
+// A stretch never changes: another stands in its place.
+const known = new WeakMap<Stretch, Looked[]>();
+
+// Addresses, names of files, figures, measures and marks are no words.
+const NO_WORD = /[\d@/\\_]/;
+const AROUND = /[\w@/\\#~]/;
+
+/** The words of a stretch that can be spelt right or wrong: no code, no figure, no part of an address; those with hyphens part by part. */
+function wordsIn(stretch: Stretch): Looked[] {
+  let found = known.get(stretch);
+  if (found) return found;
+  const { text, node } = stretch;
+  const codes: { from: number; to: number }[] = [];
+  node.forEach((child, at) => {
+    if (child.marks.some((mark) => mark.type.name === 'code')) codes.push({ from: at, to: at + child.nodeSize });
+  });
+  const starts = new Set(sentences(text).map(({ from, text }) => from + (words(text)[0]?.from ?? 0)));
+  found = words(text).flatMap(({ text: word, from, to }): Looked[] => {
+    const isApart = !AROUND.test(text[from - 1] ?? '') && !/[@/\\_]/.test(text[to] ?? '') && !/\.\p{L}/u.test(word);
+    if (!isApart || NO_WORD.test(word) || codes.some((code) => from < code.to && code.from < to)) return [];
+    const parts: Looked[] = [];
+    for (const part of word.matchAll(/[^-]+/g)) {
+      const at = from + part.index;
+      parts.push({ text: part[0], from: at, to: at + part[0].length, isFirst: starts.has(at) });
+    }
+    return parts;
+  });
+  known.set(stretch, found);
+  return found;
+}
+
+const isCapital = (word: string): boolean => /^\p{Lu}/u.test(word);
+const bare = (word: string): string => word.replace(/[’']s?$/, '');
+
+/** The words written with a capital inside a sentence anywhere on the page, or by the house: names, for all we know. */
+function namesOf({ stretches, house }: Ready): Set<string> {
+  const names = new Set(house.names.flatMap((name) => words(name).map((w) => normal(w.text))));
+  for (const stretch of stretches)
+    for (const { text, isFirst } of wordsIn(stretch)) if (!isFirst && isCapital(text)) names.add(normal(bare(text)));
+  return names;
+}
+
+// So many unknown words, and so much of a stretch, are another language.
+const FOREIGN_WORDS = 4;
+const FOREIGN_SHARE = 0.5;
+
+/** What spelling finds in a stretch: the words nobody knows, or that it is in another language. */
+export type Spelt = { unknown: Word[]; isForeign: boolean };
+
+/** Looks the words of each stretch up; nothing without a speller. */
+export function spellingOf(post: Ready): { stretch: Stretch; spelt: Spelt }[] {
+  const { speller } = post;
+  if (!speller) return [];
+  const names = namesOf(post);
+  return post.stretches.map((stretch) => ({ stretch, spelt: spelt(stretch, speller, names) }));
+}
+
+// English joins words as it needs them: barcode, whitethorn.
+const SHORTEST_PART = 3;
+
+function isCompound(word: string, speller: Speller): boolean {
+  for (let at = SHORTEST_PART; at <= word.length - SHORTEST_PART - 1; at++)
+    if (speller.knows(word.slice(0, at)) && speller.knows(word.slice(at))) return true;
+  return false;
+}
+
+/** Whether two words differ by one letter, or by two that changed places. */
+function isOneOff(a: string, b: string): boolean {
+  if (distance(a, b) === 1) return true;
+  const n = [...a].findIndex((letter, k) => letter !== b[k]);
+  return n >= 0 && a.length === b.length && a[n] === b[n + 1] && a[n + 1] === b[n] && a.slice(n + 2) === b.slice(n + 2);
+}
+
+function spelt(stretch: Stretch, speller: Speller, names: ReadonlySet<string>): Spelt {
+  const all = wordsIn(stretch);
+  const isKnown = ({ text, isFirst }: Looked) => {
+    const word = bare(text).replaceAll('’', "'");
+    if (word.length < 3 || /^\p{Lu}+$/u.test(word) || /\p{Ll}\p{Lu}/u.test(word)) return true;
+    if (names.has(normal(word)) || (isCapital(word) && !isFirst)) return true;
+    const lower = word.toLowerCase();
+    if (speller.knows(word) || speller.knows(lower) || speller.knows(text.replaceAll('’', "'")) || isCompound(lower, speller)) return true;
+    // What opens a sentence may be a name nobody knows; it is a slip where it is one letter off a word.
+    return isCapital(word) && !speller.suggests(lower).some((other) => other === other.toLowerCase() && isOneOff(lower, other));
+  };
+  const unknown = all.filter((word) => !isKnown(word));
+  const isForeign = unknown.length >= FOREIGN_WORDS && unknown.length >= FOREIGN_SHARE * all.length;
+  return { unknown, isForeign };
+}
+
+/** The words of a page that are right in one English alone, by which. */
+export function oneEnglishOf({ stretches, speller }: Ready): { stretch: Stretch; word: Word; english: 'British' | 'American' }[] {
+  if (speller?.english !== 'either') return [];
+  return stretches.flatMap((stretch) =>
+    wordsIn(stretch).flatMap((word) => {
+      const english = isCapital(word.text) && !word.isFirst ? null : speller.only(word.text.toLowerCase());
+      return english ? [{ stretch, word, english }] : [];
+    }),
+  );
+}
