@@ -1,3 +1,5 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package has no types of its own
+/// <reference path="../nspell.d.ts" />
 import nspell from 'nspell';
 import { normal } from './terms.ts';
 

@@ -18,7 +18,7 @@ const GRAMMAR = new Set([
 ]);
 const TASTE = /closed compound noun/;
 
-const binary = createBinaryModuleFromUrl(new URL(grammarAddress, self.location.href).href);
+const binary = createBinaryModuleFromUrl(new URL(grammarAddress, self.location.href).href, 'slim');
 
 let linter: Promise<LocalLinter> | undefined;
 let spoken: English | undefined;
@@ -31,7 +31,6 @@ function linterFor(english: English): Promise<LocalLinter> {
       await made.setup();
       return made;
     })();
-    linter.catch(() => (linter = undefined));
   }
   return linter;
 }
