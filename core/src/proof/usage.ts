@@ -48,7 +48,8 @@ const PASSIVE = new RegExp(
   'gi',
 );
 
-function passivesIn(text: string): Usage[] {
+/** Where a text does not say who did it. */
+export function passivesIn(text: string): Usage[] {
   return Array.from(text.matchAll(PASSIVE)).flatMap((m): Usage[] =>
     STATES.test(m[1]!) ? [] : [{ rule: 'passive', from: m.index, to: m.index + m[0].length, says: '', instead: [] }],
   );

@@ -1,5 +1,5 @@
 export { offPurpose, type OffPurpose } from './off-purpose.ts';
-export { isInside, pageFigures, type PageFigures } from './page-figures.ts';
+export { pageFigures, type PageFigures } from './page-figures.ts';
 export { PAGE_KINDS, type PageKind } from './page-kind.ts';
 export { measurePage, type ReferencePage } from './reference-page.ts';
 export { roomAt } from './room.ts';

@@ -1,7 +1,8 @@
 import { readWebPage } from '../gather/index.ts';
 import { wordCount } from '../language/words.ts';
 import type { PostNode } from '../post/schema.ts';
-import { isInside, pageFigures, type PageFigures } from './page-figures.ts';
+import { isInside } from '../post/links.ts';
+import { pageFigures, type PageFigures } from './page-figures.ts';
 import { kindOf, type PageKind } from './page-kind.ts';
 import { type Part, partsOf } from './parts.ts';
 

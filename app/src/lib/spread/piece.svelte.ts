@@ -65,6 +65,7 @@ export class Piece {
       this.material,
       () => this.detailsNow(),
       () => this.dress.rights(),
+      () => this.hosts,
     );
     this.#step = step;
     this.#details = details;
@@ -103,6 +104,11 @@ export class Piece {
     this.proofing.end();
     this.#endDressing();
     void this.saver.close();
+  }
+
+  /** The hosts of its outlets: what leads there stays in the house. */
+  get hosts(): string[] {
+    return this.outlets.flatMap(({ endpoint }) => (URL.canParse(endpoint) ? [new URL(endpoint).host] : []));
   }
 
   /** The drafting of this piece: fetched when it is first asked for, and the same from then on. */

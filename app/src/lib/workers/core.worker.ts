@@ -194,6 +194,8 @@ export type SlowlyKnown = {
   links: Record<string, TriedLink>;
   posts: readonly OwnPost[];
   pieces: readonly { title: string; shingles: number[] }[];
+  /** The hosts of the house, whose links are inside. */
+  hosts: readonly string[];
 };
 
 /** What drafts are held against, as it goes between the threads. */
@@ -434,7 +436,7 @@ const work = {
       return best && saysMany(best.text, words) ? best : null;
     });
   },
-  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, { links, posts, pieces }: SlowlyKnown) {
+  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, { links, posts, pieces, hosts }: SlowlyKnown) {
     const doc = pageOf(json);
     const { subject = '', phrase = '', phrases = [] } = details.brief ?? {};
     const known = against.length ? factsOf(against, [...house.names, subject, phrase, ...phrases].join('. ')) : null;
@@ -443,7 +445,7 @@ const work = {
     if (sharing.key !== key) sharing = { key, pieces: pieces.map((p) => ({ title: p.title, shingles: new Set(p.shingles) })) };
     const found = proof({ doc, details, rights, house, links, posts, known, speller, usages, ...elsewhere, pieces: sharing.pieces });
     const inMaterial = against.length ? shareIn(stretchesInPage(doc), materialShingles(against)) : null;
-    return { ...found, figures: figuresOf(doc), addresses: addressesOf(doc), inMaterial, unread: unreadIn(doc) };
+    return { ...found, figures: figuresOf(doc, hosts), addresses: addressesOf(doc), inMaterial, unread: unreadIn(doc) };
   },
 };
 

@@ -1,30 +1,21 @@
 <!-- Proof: is it right, whole, findable? What the checks found, and the figures of the page. -->
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { GRADE_AIM } from '@even-page/core/language/grade';
-  import { type Finding, KINDS, type Kind } from '@even-page/core/proof';
+  import { type Finding, gradeFor, KINDS, type Kind } from '@even-page/core/proof';
   import Gravity from '$lib/parts/Gravity.svelte';
   import Views from '$lib/parts/Views.svelte';
   import { sayTime, sayWhen } from '$lib/parts/moments.ts';
-  import { count, figure } from '$lib/parts/sizes.ts';
+  import { count } from '$lib/parts/sizes.ts';
   import type { Piece } from '../piece.svelte.ts';
   import { takeReportAlong } from '../send/take-along.ts';
-  import GradeChart from './GradeChart.svelte';
+  import BarChart from './BarChart.svelte';
+  import FiguresTab from './FiguresTab.svelte';
+  import WhatCounts from './WhatCounts.svelte';
   import OneFinding from './OneFinding.svelte';
   import YardstickTab from './YardstickTab.svelte';
   import { YardstickInHand } from './yardstick-in-hand.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
-
-  const LEVELS = [
-    { name: 'ease', label: 'Reading ease', says: 'Flesch: about 60 to 70 is plain English' },
-    { name: 'kincaid', label: 'Grade', says: 'Flesch-Kincaid: 8 suits a general audience' },
-    { name: 'fog', label: 'Fog', says: 'Gunning: long sentences and hard words' },
-    { name: 'smog', label: 'SMOG', says: 'McLaughlin: words of three syllables and more' },
-    { name: 'colemanLiau', label: 'Coleman-Liau', says: 'by letters instead of syllables' },
-    { name: 'ari', label: 'Automated', says: 'Senter and Smith: by letters and sentences' },
-    { name: 'daleChall', label: 'Dale-Chall', says: 'by words not everybody knows; below 6 is easy' },
-  ] as const;
 
   let view = $state<'findings' | 'figures' | 'yardstick'>('findings');
   const yardstick = untrack(() => new YardstickInHand(piece));
@@ -41,7 +32,8 @@
   );
   const shown = $derived(proofing.findings.filter((f) => !kind || f.kind === kind || !kinds.some((k) => k.name === kind)));
   const fine = $derived(proofing.checked.filter((name) => !proofing.findings.some((f) => f.check === name)));
-  const aim = $derived(piece.details.brief?.grade ?? GRADE_AIM);
+  const grades = $derived(proofing.figures?.grades ?? []);
+  const aim = $derived(piece.details.brief?.grade ?? gradeFor(piece.details.brief ?? {}));
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
 
   let sorry = $state('');
@@ -109,8 +101,16 @@
   {/if}
 </div>
 <div class="scroll" bind:this={list}>
-  {#if proofing.figures?.words && view !== 'yardstick'}
-    <GradeChart grades={proofing.figures.grades} onchoose={(block) => piece.page.goToBlock(block)} />
+  {#if proofing.figures?.words && view === 'findings'}
+    <BarChart
+      bars={grades.map(({ grade }) => ({ value: grade, isOver: grade > aim + 2 }))}
+      {aim}
+      aimSays="grade {aim}, the aim"
+      highest={20}
+      label="Reading grade of {count(grades.length, 'paragraph')}; {grades.filter(({ grade }) => grade > aim + 2)
+        .length} read well above grade {aim}"
+      onchoose={(n) => piece.page.goToBlock(grades[n]!.block)}
+    />
     <p class="note summary">
       Grade by paragraph. Reading ease {round(proofing.figures.levels?.ease)}, grade {round(proofing.figures.levels?.kincaid)}; {count(
         proofing.figures.words,
@@ -171,6 +171,7 @@
           {/each}
         </details>
       {/if}
+      <WhatCounts {piece} />
       <p class="note">
         <button class="word" onclick={report}>Take a report along</button> for whoever approves the post; it can be printed.
       </p>
@@ -178,38 +179,7 @@
   {:else if view === 'yardstick'}
     <YardstickTab {piece} {yardstick} />
   {:else if proofing.figures}
-    <dl>
-      <dt>Words</dt>
-      <dd>{figure(proofing.figures.words)}</dd>
-      <dt>Minutes to read</dt>
-      <dd>{proofing.figures.minutes}</dd>
-      <dt>Sentences</dt>
-      <dd>{figure(proofing.figures.sentences)}</dd>
-      {#each LEVELS as { name, label, says } (name)}
-        <dt>{label}</dt>
-        <dd>{round(proofing.figures.levels?.[name])} <span class="muted">{says}</span></dd>
-      {/each}
-      <dt>Sections</dt>
-      <dd>{proofing.figures.sections.length}</dd>
-      <dt>Pictures</dt>
-      <dd>{proofing.figures.pictures}</dd>
-      <dt>Clips</dt>
-      <dd>{proofing.figures.clips}</dd>
-    </dl>
-    {#if proofing.figures.sections.length > 1}
-      <table>
-        <thead><tr><th scope="col">Section</th><th scope="col">Words</th><th scope="col">Grade</th></tr></thead>
-        <tbody>
-          {#each proofing.figures.sections as { heading, words, grade }, n (n)}
-            <tr>
-              <td><button class="word" onclick={() => piece.page.goToSection(n)}>{heading || 'Introduction'}</button></td>
-              <td class="mono">{figure(words)}</td>
-              <td class="mono" class:hard={(grade ?? 0) > aim}>{round(grade)}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
-    {/if}
+    <FiguresTab {piece} figures={proofing.figures} {aim} inMaterial={proofing.inMaterial} />
   {/if}
 </div>
 
@@ -232,39 +202,5 @@
   .summary {
     padding-top: 4px;
     border-bottom: 1px solid var(--hair);
-  }
-  table {
-    width: calc(100% - 40px);
-    margin: 4px 20px 18px;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    padding: 5px 0;
-    border-bottom: 1px dotted var(--hair);
-    text-align: right;
-  }
-  th {
-    color: var(--faded);
-    font-weight: 400;
-  }
-  th:first-child,
-  td:first-child {
-    text-align: left;
-  }
-  .hard {
-    color: var(--brass);
-  }
-  dl {
-    display: grid;
-    grid-template-columns: 140px 1fr;
-    gap: 8px 16px;
-    padding: 14px 20px;
-  }
-  dt {
-    color: var(--faded);
-  }
-  dd {
-    margin: 0;
   }
 </style>

@@ -187,7 +187,7 @@
       <summary>{count(unused.length, 'term')} of the pages not used here</summary>
       {#each unused.slice(0, 40) as term (term.key)}
         <div class="item">
-          <span
+          <Gravity gravity="look" /><span
             ><b>{term.text}</b>
             <span class="says">{term.pages} of {count(taken.length, 'page')}{term.headings ? `, ${term.headings} in a heading` : ''}</span
             ></span

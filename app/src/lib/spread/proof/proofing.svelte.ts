@@ -55,7 +55,16 @@ export class Proofing {
   readonly #details: () => Details;
   readonly #rights: () => Record<string, Rights>;
 
-  constructor(page: PageInHand, material: MaterialInHand, details: () => Details, rights: () => Record<string, Rights>) {
+  readonly #hosts: () => readonly string[];
+
+  constructor(
+    page: PageInHand,
+    material: MaterialInHand,
+    details: () => Details,
+    rights: () => Record<string, Rights>,
+    hosts: () => readonly string[],
+  ) {
+    this.#hosts = hosts;
     this.#rights = rights;
     this.#page = page;
     this.#material = material;
@@ -90,6 +99,7 @@ export class Proofing {
       links: this.links,
       posts: this.posts,
       pieces: this.sharing,
+      hosts: this.#hosts(),
     });
     ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
     this.inMaterial = found.inMaterial;

@@ -78,8 +78,7 @@ export class YardstickInHand {
 
   /** How the page stands now. */
   async look(): Promise<void> {
-    const { page, details, outlets } = this.#piece;
-    const hosts = outlets.flatMap(({ endpoint }) => (URL.canParse(endpoint) ? [new URL(endpoint).host] : []));
+    const { page, details, hosts } = this.#piece;
     this.stand = this.said ? await core().stand(page.doc.toJSON() as Parameters<CoreWork['stand']>[0], details.title, hosts) : null;
   }
 

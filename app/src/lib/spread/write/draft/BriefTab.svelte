@@ -1,7 +1,7 @@
 <!-- The brief: what a draft should be. Filled in as far as the piece can tell; whatever the writer says stands. -->
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { type Brief, LANGUAGES, PERSONS, PURPOSES, READERS, TONES } from '@even-page/core/post/brief';
+  import { type Brief, LANGUAGES, PERSONS, PURPOSES, READERS, TEXTS, TONES } from '@even-page/core/post/brief';
   import { STANDING_PARTS } from '@even-page/core/shape';
   import Chips from '$lib/parts/Chips.svelte';
   import Gravity from '$lib/parts/Gravity.svelte';
@@ -118,6 +118,15 @@
         chosen={brief.purposes}
         onchoose={(purposes) => drafting.say({ purposes })}
         label="What it should do"
+      />
+    </BriefRow>
+    <BriefRow label="It is a">
+      <Chips
+        choices={named(TEXTS)}
+        chosen={brief.text ? [brief.text] : []}
+        isOne
+        onchoose={([text]) => drafting.say({ text })}
+        label="What kind of text"
       />
     </BriefRow>
     <BriefRow label="Readers" field="brief-readers">

@@ -1,12 +1,30 @@
-<!-- The grade of each paragraph as a bar; those well above the aim stand out. Chart.js is fetched when first shown. -->
+<!-- Figures as bars, with what is aimed at as a line; those over a limit stand out. Chart.js is fetched when first shown. -->
 <script lang="ts">
   import type { Chart } from 'chart.js';
   import { onMount } from 'svelte';
-  import { GRADE_AIM } from '@even-page/core/language/grade';
 
-  let { grades, onchoose }: { grades: readonly { block: string; grade: number }[]; onchoose: (block: string) => void } = $props();
+  /** A bar: its figure, and whether it stands out. */
+  type Bar = { value: number; isOver: boolean };
+  let {
+    bars,
+    aim,
+    aimSays,
+    highest,
+    label,
+    height = 84,
+    onchoose,
+  }: {
+    bars: readonly Bar[];
+    aim: number;
+    aimSays: string;
+    /** Where the picture ends; bars that are longer end there too. */
+    highest: number;
+    /** What the bars are, for those who do not see them. */
+    label: string;
+    height?: number;
+    onchoose: (n: number) => void;
+  } = $props();
 
-  const HIGHEST = 20;
   let canvas: HTMLCanvasElement;
   let chart = $state.raw<Chart | null>(null);
 
@@ -23,8 +41,8 @@
           animation: false,
           maintainAspectRatio: false,
           events: ['click'],
-          onClick: (_event, [bar]) => bar && onchoose(grades[bar.index]!.block),
-          scales: { x: { display: false }, y: { display: false, min: 0, max: HIGHEST } },
+          onClick: (_event, [bar]) => bar && onchoose(bar.index),
+          scales: { x: { display: false }, y: { display: false, min: 0, max: 1 } },
         },
       });
       mode.observe(document.documentElement, { attributeFilter: ['data-mode'] });
@@ -42,27 +60,24 @@
 
   function paint(chart: Chart) {
     const colour = (name: string) => getComputedStyle(canvas).getPropertyValue(name).trim();
-    chart.data.labels = grades.map((_, i) => i + 1);
-    const [bars] = chart.data.datasets;
-    bars!.data = grades.map((g) => Math.min(HIGHEST, Math.max(0.4, g.grade)));
-    bars!.backgroundColor = grades.map((g) =>
-      g.grade > GRADE_AIM + 2 ? colour('--brass') : `color-mix(in srgb, ${colour('--bottle')} 45%, ${colour('--leaf')})`,
+    chart.data.labels = bars.map((_, i) => i + 1);
+    const [drawn] = chart.data.datasets;
+    drawn!.data = bars.map(({ value }) => Math.min(1, Math.max(0.02, value / highest)));
+    drawn!.backgroundColor = bars.map(({ isOver }) =>
+      isOver ? colour('--brass') : `color-mix(in srgb, ${colour('--bottle')} 45%, ${colour('--leaf')})`,
     );
     chart.update();
   }
-
-  const hard = $derived(grades.filter((g) => g.grade > GRADE_AIM + 2).length);
 </script>
 
-<div class="chart" role="img" aria-label="Reading grade of {grades.length} paragraphs; {hard} read well above grade {GRADE_AIM}">
+<div class="chart" role="img" aria-label={label} style="height:{height}px">
   <canvas bind:this={canvas}></canvas>
-  <div class="aim" style="bottom:{(100 * GRADE_AIM) / HIGHEST}%"><span>grade {GRADE_AIM}, the aim</span></div>
+  <div class="aim" style="bottom:{Math.min(100, (100 * aim) / highest)}%"><span>{aimSays}</span></div>
 </div>
 
 <style>
   .chart {
     position: relative;
-    height: 84px;
     margin: 10px 20px 4px;
   }
   .aim {
