@@ -50,6 +50,10 @@ export type Proofed = {
   house?: House;
   /** Whose the pictures are, by their address, as far as that is known. */
   rights?: Readonly<Record<string, Rights>>;
+  /** What its pictures weigh as readers get them, in bytes, by their address. */
+  weights?: Readonly<Record<string, number>>;
+  /** The addresses of clips that have no captions. */
+  captionless?: readonly string[];
   /** What came of trying its links, by address, as far as they were tried. */
   links?: Readonly<Record<string, TriedLink>>;
   /** What the house has published besides. */

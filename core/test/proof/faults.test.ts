@@ -50,7 +50,9 @@ const DETAILS: Details = {
 };
 const OWN: Rights = { licence: 'own', credit: '', source: '', holder: '' };
 
-type Fault = Partial<Pick<Proofed, 'links' | 'posts' | 'house' | 'pages' | 'pieces' | 'pageHeadings' | 'speller' | 'usages'>> & {
+type Fault = Partial<
+  Pick<Proofed, 'links' | 'posts' | 'house' | 'pages' | 'pieces' | 'pageHeadings' | 'speller' | 'usages' | 'weights' | 'captionless'>
+> & {
   text?: (clean: string) => string;
   details?: Partial<Details>;
   rights?: Rights;
@@ -132,6 +134,15 @@ const FAULTS: Record<string, Fault> = {
   'insensitive word': used('He is a crazy man.'),
   contraction: { ...after('It isn’t a chair.'), details: { brief: { phrase: 'chair caning', tones: ['formal'] } } },
   'passage in another language': { ...after('Der Stuhl steht schon lange im Keller und wartet dort auf Regen.'), speller },
+  'title width': { details: { title: 'Chair caning in seven steps, as it was shown to forty neighbours in the hall' } },
+  'heading nobody looks for': instead('## Where to go next', '## Overview'),
+  'length asked for': { details: { words: 900 } },
+  'standing part': { details: { brief: { phrase: 'chair caning', parts: ['keyPoints'] } } },
+  'weight of the page': { weights: { '/pictures/a': 2_400_000 } },
+  'clip without captions': {
+    ...after(`<figure>\n\n[Caning](/recordings/${'a'.repeat(64)})\n\n</figure>\n\nWords below.`),
+    captionless: [`/recordings/${'a'.repeat(64)}`],
+  },
   'alternative text': after('![](/pictures/b)\n\nWords below.'),
   'alternative text said well': after('![IMG_2041.jpg](/pictures/b)\n\nWords below.'),
   'picture rights': { rights: { ...OWN, licence: 'unknown' } },

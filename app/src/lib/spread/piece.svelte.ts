@@ -60,13 +60,12 @@ export class Piece {
       () => this.material.sources,
       () => this.proofing?.soon(),
     );
-    this.proofing = new Proofing(
-      this.page,
-      this.material,
-      () => this.detailsNow(),
-      () => this.dress.rights(),
-      () => this.hosts,
-    );
+    this.proofing = new Proofing(this.page, this.material, () => this.detailsNow(), {
+      rights: () => this.dress.rights(),
+      weights: () => this.dress.weights(),
+      captionless: () => this.dress.captionless(),
+      hosts: () => this.hosts,
+    });
     this.#step = step;
     this.#details = details;
     this.#touchedAt = touchedAt;

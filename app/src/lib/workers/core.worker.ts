@@ -196,6 +196,8 @@ export type SlowlyKnown = {
   pieces: readonly { title: string; shingles: number[] }[];
   /** The hosts of the house, whose links are inside. */
   hosts: readonly string[];
+  weights: Record<string, number>;
+  captionless: readonly string[];
 };
 
 /** What drafts are held against, as it goes between the threads. */
@@ -436,14 +438,23 @@ const work = {
       return best && saysMany(best.text, words) ? best : null;
     });
   },
-  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, { links, posts, pieces, hosts }: SlowlyKnown) {
+  proof(
+    json: PageJson,
+    details: Details,
+    rights: Record<string, Rights>,
+    house: House,
+    { links, posts, pieces, hosts, weights, captionless }: SlowlyKnown,
+  ) {
     const doc = pageOf(json);
     const { subject = '', phrase = '', phrases = [] } = details.brief ?? {};
     const known = against.length ? factsOf(against, [...house.names, subject, phrase, ...phrases].join('. ')) : null;
     // What comes from the other thread is a copy each time.
     const key = JSON.stringify(pieces);
     if (sharing.key !== key) sharing = { key, pieces: pieces.map((p) => ({ title: p.title, shingles: new Set(p.shingles) })) };
-    const found = proof({ doc, details, rights, house, links, posts, known, speller, usages, ...elsewhere, pieces: sharing.pieces });
+    const found = proof({
+      ...{ doc, details, rights, house, links, posts, weights, captionless, known, speller, usages },
+      ...{ ...elsewhere, pieces: sharing.pieces },
+    });
     const inMaterial = against.length ? shareIn(stretchesInPage(doc), materialShingles(against)) : null;
     return { ...found, figures: figuresOf(doc, hosts), addresses: addressesOf(doc), inMaterial, unread: unreadIn(doc) };
   },

@@ -1,6 +1,8 @@
 import type { Check } from '../check.ts';
 import { article } from './article.ts';
+import { askedLength } from './asked-length.ts';
 import { category } from './category.ts';
+import { clipCaptions } from './clip-captions.ts';
 import { contraction } from './contraction.ts';
 import { cover } from './cover.ts';
 import { crammedPhrase } from './crammed-phrase.ts';
@@ -11,6 +13,7 @@ import { description } from './description.ts';
 import { doubleSpaces } from './double-spaces.ts';
 import { emptyHeading } from './empty-heading.ts';
 import { emptySection } from './empty-section.ts';
+import { emptyWordsHeading } from './empty-words-heading.ts';
 import { foreignPassage } from './foreign-passage.ts';
 import { grammar } from './grammar.ts';
 import { headingLevel } from './heading-level.ts';
@@ -21,6 +24,7 @@ import { listNumbers } from './list-numbers.ts';
 import { longParagraph } from './long-paragraph.ts';
 import { longSentence } from './long-sentence.ts';
 import { lostPlace } from './lost-place.ts';
+import { missingPart } from './missing-part.ts';
 import { misspelling } from './misspelling.ts';
 import { mixedSpelling } from './mixed-spelling.ts';
 import { movedLink } from './moved-link.ts';
@@ -28,6 +32,7 @@ import { noLinks } from './no-links.ts';
 import { nothingToRest } from './nothing-to-rest.ts';
 import { ownPost } from './own-post.ts';
 import { pageHeading } from './page-heading.ts';
+import { pageWeight } from './page-weight.ts';
 import { pageWords } from './page-words.ts';
 import { paidLink } from './paid-link.ts';
 import { passive } from './passive.ts';
@@ -48,6 +53,7 @@ import { standfirst } from './standfirst.ts';
 import { stockPhrase } from './stock-phrase.ts';
 import { strayMarkup } from './stray-markup.ts';
 import { tableHead } from './table-head.ts';
+import { wideTitle } from './title-width.ts';
 import { title } from './title.ts';
 import { unfinishedSentence } from './unfinished-sentence.ts';
 import { unsafeLink } from './unsafe-link.ts';
@@ -58,14 +64,14 @@ import { wordCountInRange } from './word-count.ts';
 
 /** Every check there is, by what it is about. */
 export const CHECKS: readonly Check[] = [
-  ...[title, standfirst, description, slug, cover, category, wordCountInRange],
+  ...[title, standfirst, description, slug, cover, category, missingPart, wordCountInRange],
   ...[emptyHeading, repeatedHeading, emptySection, placeholder, strayMarkup, unfinishedSentence, listNumbers, doubleSpaces],
   ...[unsaidFigure, unsaidName, unsaidQuotation, denial],
   ...[pageWords, pageHeading, postWords],
   ...[readingGrade, longSentence, longParagraph, nothingToRest],
   ...[misspelling, mixedSpelling, grammar, repeatedWord, article, stockPhrase, passive, hedge, contraction, insensitive],
-  ...[phraseInDetails, phraseOnPage, crammedPhrase, descriptionLength, slugWords],
+  ...[phraseInDetails, phraseOnPage, crammedPhrase, wideTitle, descriptionLength, slugWords, emptyWordsHeading, askedLength],
   ...[unsafeLink, deadLink, silentLink, movedLink, lostPlace, paidLink, noLinks, ownPost],
-  ...[pictureText, pictureTextWell, pictureRights],
-  ...[headingLevel, tableHead, linkWords, foreignPassage],
+  ...[pictureText, pictureTextWell, pictureRights, pageWeight],
+  ...[headingLevel, tableHead, linkWords, foreignPassage, clipCaptions],
 ];

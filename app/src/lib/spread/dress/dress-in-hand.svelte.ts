@@ -159,6 +159,16 @@ export class DressInHand implements Arriving {
     return Object.fromEntries(Object.values(this.pictures).map(({ src, rights }) => [src, rights]));
   }
 
+  /** What the pictures weigh, in bytes, by their address. */
+  weights(): Record<string, number> {
+    return Object.fromEntries(Object.values(this.pictures).map(({ src, bytes }) => [src, bytes]));
+  }
+
+  /** The recordings of the piece that have no words yet, and so no captions. */
+  captionless(): string[] {
+    return this.sources().flatMap(({ recording, words }) => (recording && !words ? [`/recordings/${recording.digest}`] : []));
+  }
+
   watch(look: () => void): () => void {
     this.#watchers.add(look);
     return () => this.#watchers.delete(look);

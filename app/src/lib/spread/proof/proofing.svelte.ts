@@ -15,6 +15,14 @@ const AFTER_MS = 400;
 // So many passages are read for grammar before what was found is shown.
 const READ_AT_ONCE = 12;
 
+/** What is known around the page: whose its pictures are and what they weigh, which clips have no captions, which hosts are the house's. */
+type Around = {
+  rights: () => Record<string, Rights>;
+  weights: () => Record<string, number>;
+  captionless: () => string[];
+  hosts: () => string[];
+};
+
 /** A published piece that speaks of what this one is about, with the words that do. */
 type SharingPiece = { title: string; shingles: number[] };
 type Others = { posts: OwnPost[]; speaking: SpeakingPost[]; sharing: SharingPiece[] };
@@ -53,19 +61,10 @@ export class Proofing {
   readonly #page: PageInHand;
   readonly #material: MaterialInHand;
   readonly #details: () => Details;
-  readonly #rights: () => Record<string, Rights>;
+  readonly #around: Around;
 
-  readonly #hosts: () => readonly string[];
-
-  constructor(
-    page: PageInHand,
-    material: MaterialInHand,
-    details: () => Details,
-    rights: () => Record<string, Rights>,
-    hosts: () => readonly string[],
-  ) {
-    this.#hosts = hosts;
-    this.#rights = rights;
+  constructor(page: PageInHand, material: MaterialInHand, details: () => Details, around: Around) {
+    this.#around = around;
     this.#page = page;
     this.#material = material;
     this.#details = details;
@@ -95,11 +94,13 @@ export class Proofing {
     }
     const { tidied, house } = this.#material;
     if (tidied !== this.#against) await core().proofAgainst((this.#against = tidied));
-    const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#rights(), house, {
+    const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#around.rights(), house, {
       links: this.links,
       posts: this.posts,
       pieces: this.sharing,
-      hosts: this.#hosts(),
+      hosts: this.#around.hosts(),
+      weights: this.#around.weights(),
+      captionless: this.#around.captionless(),
     });
     ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
     this.inMaterial = found.inMaterial;
