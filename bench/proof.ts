@@ -9,6 +9,7 @@ import { wordCount } from '@even-page/core/language/words';
 import { figuresOf, proof } from '@even-page/core/proof';
 import { editsForSections, findEdits, proseOf, readModel, usualHouse } from '@even-page/core/tidy';
 import { knownFacts } from '@even-page/core/write';
+import { speller } from '../core/test/language/english.ts';
 import { readText } from '../core/test/gather/read-text.ts';
 import { medianMs, type Figure } from './measure.ts';
 import { talkOfHours } from './talk.ts';
@@ -36,7 +37,7 @@ export async function proofFigures(): Promise<Figure[]> {
   ]);
   const json = withIds(schema.node('doc', null, blocks), () => `b${id++}`).toJSON() as object;
   const details = { ...emptyDetails(), title: 'A talk of two hours', brief: { phrase: 'kitchen knife' } };
-  const look = (doc: PostNode) => [proof({ doc, details, house, known }), figuresOf(doc)];
+  const look = (doc: PostNode) => [proof({ doc, details, house, known, speller }), figuresOf(doc)];
 
   const segmenter = new Intl.Segmenter('en', { granularity: 'word' });
   const cut = await medianMs(5, () => texts.reduce((sum, text) => sum + [...segmenter.segment(text)].length, 0));

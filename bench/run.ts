@@ -1,5 +1,5 @@
 // Prints the figures of speed and of quality, each beside a reference measured in the same run, and keeps them in
-// docs/benchmarks.md with --write. Run: npm run bench; with --gather, --road, --tidy, --shape, --drafting, --dress, --proof or --figures (of speed) only those.
+// docs/benchmarks.md with --write. Run: npm run bench; with --gather, --road, --tidy, --shape, --drafting, --dress, --proof, --yardstick or --figures (of speed) only those.
 import { cpus } from 'node:os';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
@@ -12,6 +12,7 @@ import { dressFigures } from './dress.ts';
 import { gatherFigures } from './gather.ts';
 import { isMet, table, type Figure } from './measure.ts';
 import { proofFigures } from './proof.ts';
+import { yardstickFigures } from './yardstick.ts';
 import { qualityFigures } from './quality.ts';
 import { headingFigures } from './headings.ts';
 import { roadFigures } from './road.ts';
@@ -26,6 +27,7 @@ const STEPS = {
   drafting: draftingFigures,
   dress: dressFigures,
   proof: proofFigures,
+  yardstick: yardstickFigures,
   figures: speedFigures,
 };
 

@@ -1,4 +1,4 @@
-import { CHECKS, KINDS, type Kind } from '@even-page/core/proof';
+import { CHECKS, KINDS, type Kind, WHAT_COUNTS } from '@even-page/core/proof';
 
 const cell = (text: string) => text.replaceAll('|', '\\|');
 
@@ -11,5 +11,15 @@ export function checksTable(): string {
     );
     return [`## ${KINDS[kind]}`, '', '| check | how grave | why it matters | source |', '| --- | --- | --- | --- |', ...rows].join('\n');
   });
-  return `# What Proof checks\n\nMade from the checks themselves by \`npx tsx scripts/write-checks.ts\`.\n\n${parts.join('\n\n')}\n`;
+  const rules = Object.entries(WHAT_COUNTS).map(([name, { says }]) => `| ${name} | ${cell(says)} |`);
+  const answers = [
+    '## What counts',
+    '',
+    'Four answers of the writer (who reads it, how formal, what kind of text, what it should do) say which rules of language count; the grade asked for (8, 10 or 12) and the longest sentence (30, 40 or 45 words) follow them too.',
+    '',
+    '| rule | counts |',
+    '| --- | --- |',
+    ...rules,
+  ].join('\n');
+  return `# What Proof checks\n\nMade from the checks themselves by \`npx tsx scripts/write-checks.ts\`.\n\n${parts.join('\n\n')}\n\n${answers}\n`;
 }

@@ -1,6 +1,8 @@
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
-import { figuresOf, proof } from '@even-page/core/proof';
+import { figuresOf, proof, stretchesOf } from '@even-page/core/proof';
+import { usageOf } from '@even-page/core/proof/usage';
+import { speller } from '../speller.ts';
 import type { Command } from './command.ts';
 import { pageOf } from './sections.ts';
 
@@ -9,7 +11,8 @@ export const check: Command = (request) => {
   let n = 0;
   const doc = withIds(pageOf(request).doc, () => `b${++n}`);
   const details = { ...emptyDetails(), title: request.source.title ?? '', ...request.draft?.details };
-  const { findings } = proof({ doc, details, house: request.tools.house });
+  const usages = new Map(stretchesOf(doc).map(({ text }) => [text, usageOf(text)]));
+  const { findings } = proof({ doc, details, house: request.tools.house, speller: speller(), usages });
   const figures = figuresOf(doc);
   const round = (n: number | undefined) => n?.toFixed(1) ?? '-';
   const lines = findings.map((f) => `${f.gravity === 'must' ? '!' : '◇'} ${f.says}. ${f.hint}`);

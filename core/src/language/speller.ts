@@ -27,6 +27,7 @@ export function makeSpeller(files: Record<'British' | 'American', DictionaryFile
   const dictionaries = { British: nspell(files.British.aff, files.British.dic), American: nspell(files.American.aff, files.American.dic) };
   const asked = english === 'either' ? [dictionaries.British, dictionaries.American] : [dictionaries[english]];
   const known = new Map<string, boolean>();
+  const alone = new Map<string, 'British' | 'American' | null>();
   const suggested = new Map<string, string[]>();
   const knows = (word: string): boolean => {
     let is = known.get(word);
@@ -37,8 +38,12 @@ export function makeSpeller(files: Record<'British' | 'American', DictionaryFile
     english,
     knows,
     only(word) {
-      const [british, american] = [dictionaries.British.correct(word), dictionaries.American.correct(word)];
-      return british === american ? null : british ? 'British' : 'American';
+      let one = alone.get(word);
+      if (one === undefined) {
+        const [british, american] = [dictionaries.British.correct(word), dictionaries.American.correct(word)];
+        alone.set(word, (one = british === american ? null : british ? 'British' : 'American'));
+      }
+      return one;
     },
     suggests(word) {
       let found = suggested.get(word);

@@ -1,13 +1,13 @@
 export { type Check, type Finding, type Fix, type Gravity, KINDS, type Kind, type Proofed } from './check.ts';
 export type { FindingPlace } from './place.ts';
 export { CHECKS } from './checks/index.ts';
-export { type Figures, figuresOf } from './figures.ts';
+export { type Figures, figuresOf, proseCounts } from './figures.ts';
 export { proofReport } from './report.ts';
 export { proof, type Proofs } from './proof.ts';
 export type { LinkState, TriedLink } from './tried-link.ts';
-export { addressesOf } from './links-of.ts';
+export { addressesOf, linksOf } from './links-of.ts';
 export { type OwnPost, spokenOf } from './own-posts.ts';
 export { stretchesOf } from './stretches.ts';
-export { type Elsewhere, shareIn } from './own-words.ts';
+export { type Elsewhere, shareIn, sharedShingles } from './own-words.ts';
 export type { Usage, UsageRule } from './usage.ts';
 export { gradeFor, type RuleName, WHAT_COUNTS } from './what-counts.ts';

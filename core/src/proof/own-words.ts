@@ -23,17 +23,22 @@ export function shinglesAt(stretch: Stretch): Shingle[] {
   return found;
 }
 
-/** The longest runs of words of a page that stand elsewhere too; what is quoted may. */
+/** The runs of words of a page that stand elsewhere too, each where it is longest; what is quoted may. */
 export function sharedWords(stretches: readonly Stretch[], elsewhere: readonly Elsewhere[]): Shared[] {
   return stretches.flatMap((stretch) => {
     if (stretch.inside.includes('blockquote')) return [];
     const shingles = shinglesAt(stretch);
-    const quoted = Array.from(stretch.text.matchAll(QUOTED), (m) => ({ from: m.index, to: m.index + m[0].length }));
-    return elsewhere.flatMap(({ title, shingles: there }) =>
-      runsIn(shingles, there)
-        .map(({ from, to, words }) => ({ stretch, from, to, words, title }))
-        .filter(({ from, to, words }) => words >= FEWEST_WORDS && !quoted.some((q) => q.from <= from && to <= q.to)),
+    const runs = elsewhere.flatMap(({ title, shingles: there }) =>
+      runsIn(shingles, there).flatMap((run) => (run.words >= FEWEST_WORDS ? [{ stretch, title, ...run }] : [])),
     );
+    if (!runs.length) return [];
+    const quoted = Array.from(stretch.text.matchAll(QUOTED), (m) => ({ from: m.index, to: m.index + m[0].length }));
+    const taken: Shared[] = [];
+    for (const run of runs.sort((a, b) => b.words - a.words)) {
+      const isQuoted = quoted.some((q) => q.from <= run.from && run.to <= q.to);
+      if (!isQuoted && !taken.some((other) => run.from < other.to && other.from < run.to)) taken.push(run);
+    }
+    return taken;
   });
 }
 
@@ -57,3 +62,6 @@ export function shareIn(stretches: readonly Stretch[], there: ReadonlySet<number
   }
   return all ? Math.min(1, shared / all) : 0;
 }
+
+/** The shingles of a text that stand in another too. */
+export const sharedShingles = (own: ReadonlySet<number>, other: Uint32Array): number[] => [...other.filter((hash) => own.has(hash))];

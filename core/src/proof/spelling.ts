@@ -43,13 +43,40 @@ function wordsIn(stretch: Stretch): Looked[] {
 const isCapital = (word: string): boolean => /^\p{Lu}/u.test(word);
 const bare = (word: string): string => word.replace(/[’']s?$/, '');
 
-/** The words written with a capital inside a sentence anywhere on the page, or by the house: names, for all we know. */
-function namesOf({ stretches, house }: Ready): Set<string> {
-  const names = new Set(house.names.flatMap((name) => words(name).map((w) => normal(w.text))));
-  for (const stretch of stretches)
-    for (const { text, isFirst } of wordsIn(stretch)) if (!isFirst && isCapital(text)) names.add(normal(bare(text)));
-  return names;
+// What is known of a stretch by one speller holds as long as the stretch stands: the words it does not know, and those of one English.
+type SpeltBy = { speller: Speller; unknown: Looked[]; oneEnglish: { word: Looked; english: 'British' | 'American' }[] };
+const spelled = new WeakMap<Stretch, SpeltBy>();
+const named = new WeakMap<Stretch, string[]>();
+
+function speltBy(stretch: Stretch, speller: Speller): SpeltBy {
+  let found = spelled.get(stretch);
+  if (found?.speller !== speller) {
+    const all = wordsIn(stretch);
+    const oneEnglish =
+      speller.english === 'either'
+        ? all.flatMap((word) => {
+            const english = isCapital(word.text) && !word.isFirst ? null : speller.only(word.text.toLowerCase());
+            return english ? [{ word, english }] : [];
+          })
+        : [];
+    spelled.set(stretch, (found = { speller, unknown: all.filter((word) => !isKnown(word, speller)), oneEnglish }));
+  }
+  return found!;
 }
+
+/** The words written with a capital inside a sentence of a stretch: names, for all we know. */
+function namesIn(stretch: Stretch): string[] {
+  let found = named.get(stretch);
+  if (!found) {
+    const capitals = wordsIn(stretch).filter(({ text, isFirst }) => !isFirst && isCapital(text));
+    named.set(stretch, (found = capitals.map(({ text }) => normal(bare(text)))));
+  }
+  return found;
+}
+
+/** The names of a page and of the house. */
+const namesOf = ({ stretches, house }: Ready): Set<string> =>
+  new Set([...house.names.flatMap((name) => words(name).map((w) => normal(w.text))), ...stretches.flatMap(namesIn)]);
 
 // So many unknown words, and so much of a stretch, are another language.
 const FOREIGN_WORDS = 4;
@@ -83,28 +110,20 @@ function isOneOff(a: string, b: string): boolean {
 }
 
 function spelt(stretch: Stretch, speller: Speller, names: ReadonlySet<string>): Spelt {
-  const all = wordsIn(stretch);
-  const isKnown = ({ text, isFirst }: Looked) => {
-    const word = bare(text).replaceAll('’', "'");
-    if (word.length < 3 || /^\p{Lu}+$/u.test(word) || /\p{Ll}\p{Lu}/u.test(word)) return true;
-    if (names.has(normal(word)) || (isCapital(word) && !isFirst)) return true;
-    const lower = word.toLowerCase();
-    if (speller.knows(word) || speller.knows(lower) || speller.knows(text.replaceAll('’', "'")) || isCompound(lower, speller)) return true;
-    // What opens a sentence may be a name nobody knows; it is a slip where it is one letter off a word.
-    return isCapital(word) && !speller.suggests(lower).some((other) => other === other.toLowerCase() && isOneOff(lower, other));
-  };
-  const unknown = all.filter((word) => !isKnown(word));
-  const isForeign = unknown.length >= FOREIGN_WORDS && unknown.length >= FOREIGN_SHARE * all.length;
+  const unknown = speltBy(stretch, speller).unknown.filter(({ text }) => !names.has(normal(bare(text))));
+  const isForeign = unknown.length >= FOREIGN_WORDS && unknown.length >= FOREIGN_SHARE * wordsIn(stretch).length;
   return { unknown, isForeign };
 }
 
-/** The words of a page that are right in one English alone, by which. */
-export function oneEnglishOf({ stretches, speller }: Ready): { stretch: Stretch; word: Word; english: 'British' | 'American' }[] {
-  if (speller?.english !== 'either') return [];
-  return stretches.flatMap((stretch) =>
-    wordsIn(stretch).flatMap((word) => {
-      const english = isCapital(word.text) && !word.isFirst ? null : speller.only(word.text.toLowerCase());
-      return english ? [{ stretch, word, english }] : [];
-    }),
-  );
+function isKnown({ text, isFirst }: Looked, speller: Speller): boolean {
+  const word = bare(text).replaceAll('’', "'");
+  if (word.length < 3 || /^\p{Lu}+$/u.test(word) || /\p{Ll}\p{Lu}/u.test(word) || (isCapital(word) && !isFirst)) return true;
+  const lower = word.toLowerCase();
+  if (speller.knows(word) || speller.knows(lower) || speller.knows(text.replaceAll('’', "'")) || isCompound(lower, speller)) return true;
+  // What opens a sentence may be a name nobody knows; it is a slip where it is one letter off a word.
+  return isCapital(word) && !speller.suggests(lower).some((other) => other === other.toLowerCase() && isOneOff(lower, other));
 }
+
+/** The words of a page that are right in one English alone, by which. */
+export const oneEnglishOf = ({ stretches, speller }: Ready): { stretch: Stretch; word: Word; english: 'British' | 'American' }[] =>
+  speller ? stretches.flatMap((stretch) => speltBy(stretch, speller).oneEnglish.map((found) => ({ stretch, ...found }))) : [];

@@ -64,35 +64,56 @@ export const directionsOf = (passages: readonly Passage[], weigh: Weighing): Dir
 /** Which matters some stretches treat: each the one it comes nearest to, and those it comes very near to. */
 export function treatedBy(directions: readonly Direction[], matters: readonly Matter[]): Set<Matter> {
   const treated = new Set<Matter>();
-  for (const direction of directions) {
-    const like = matters.map((matter) => alike(direction, matter.direction));
-    const nearest = Math.max(...like);
-    for (const [n, matter] of matters.entries())
-      if (like[n]! >= TREATS || (like[n] === nearest && nearest >= TREATS_NEAREST)) treated.add(matter);
-  }
+  for (const direction of directions) for (const matter of nearTo(direction, matters)) treated.add(matter);
   return treated;
 }
 
-/** Groups of like directions, by their numbers: the likest two groups are made one until none are alike enough (Sokal and Michener 1958). */
+const near = new WeakMap<Direction, { matters: readonly Matter[]; treated: Matter[] }>();
+
+function nearTo(direction: Direction, matters: readonly Matter[]): Matter[] {
+  const before = near.get(direction);
+  if (before?.matters === matters) return before.treated;
+  const like = matters.map((matter) => alike(direction, matter.direction));
+  const nearest = Math.max(...like);
+  const treated = matters.filter((_, n) => like[n]! >= TREATS || (like[n] === nearest && nearest >= TREATS_NEAREST));
+  near.set(direction, { matters, treated });
+  return treated;
+}
+
+/**
+ * Groups of like directions, by their numbers: the likest two groups are made one until none are alike enough (average linkage; Sokal and
+ * Michener 1958). Each group knows its likest, so that joining two asks only those whose likest was one of them.
+ */
 function joined(directions: readonly Direction[]): number[][] {
   const n = directions.length;
-  const like = Array.from({ length: n }, (_, i) => Float64Array.from(directions, (d, k) => (k === i ? -1 : alike(directions[i]!, d))));
+  const like = Array.from({ length: n }, () => new Float32Array(n));
+  for (let i = 0; i < n; i++) for (let k = i + 1; k < n; k++) like[i]![k] = like[k]![i] = alike(directions[i]!, directions[k]!);
   const groups: (number[] | null)[] = directions.map((_, i) => [i]);
+  const likest = (i: number): number => {
+    let best = -1;
+    for (let k = 0; k < n; k++) if (k !== i && groups[k] && (best < 0 || like[i]![k]! > like[i]![best]!)) best = k;
+    return best;
+  };
+  const nearest = directions.map((_, i) => likest(i));
   for (;;) {
-    let best = ONE_MATTER;
-    let [a, b] = [-1, -1];
+    let a = -1;
     for (let i = 0; i < n; i++) {
-      if (!groups[i]) continue;
-      for (let k = i + 1; k < n; k++) if (groups[k] && like[i]![k]! > best) [best, a, b] = [like[i]![k]!, i, k];
+      if (!groups[i] || nearest[i]! < 0) continue;
+      if (a < 0 || like[i]![nearest[i]!]! > like[a]![nearest[a]!]!) a = i;
     }
-    if (a < 0) return groups.filter((group) => group !== null);
+    const b = a < 0 ? -1 : nearest[a]!;
+    if (b < 0 || like[a]![b]! <= ONE_MATTER) return groups.filter((group) => group !== null);
     const [one, other] = [groups[a]!, groups[b]!];
-    for (let k = 0; k < n; k++) {
-      if (!groups[k] || k === a || k === b) continue;
-      const both = (like[a]![k]! * one.length + like[b]![k]! * other.length) / (one.length + other.length);
-      like[a]![k] = like[k]![a] = both;
-    }
     groups[a] = [...one, ...other];
     groups[b] = null;
+    for (let k = 0; k < n; k++) {
+      if (!groups[k] || k === a) continue;
+      like[a]![k] = like[k]![a] = (like[a]![k]! * one.length + like[b]![k]! * other.length) / (one.length + other.length);
+    }
+    for (let k = 0; k < n; k++) {
+      if (!groups[k]) continue;
+      if (k === a || nearest[k] === a || nearest[k] === b) nearest[k] = likest(k);
+      else if (like[k]![a]! > like[k]![nearest[k]!]!) nearest[k] = a;
+    }
   }
 }

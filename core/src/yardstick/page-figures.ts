@@ -1,5 +1,9 @@
+import { readingLevels } from '../language/reading-levels.ts';
 import type { PostNode } from '../post/schema.ts';
-import { figuresOf } from '../proof/index.ts';
+import { isInside } from '../post/links.ts';
+import { picturesOf } from '../post/pictures.ts';
+import { wordsIn } from '../post/sections.ts';
+import { linksOf, proseCounts, stretchesOf } from '../proof/index.ts';
 import { partsOf, questionsIn } from './parts.ts';
 
 /** What is counted on a page, on a reference page and on the draft alike. `grade` is Flesch-Kincaid's, in school years. */
@@ -18,7 +22,6 @@ export type PageFigures = {
 
 /** Counts a page. A link is inside where it names no host, or one of those given. */
 export function pageFigures(doc: PostNode, hosts: readonly string[]): PageFigures {
-  const { words, pictures, levels, linksInside, linksOutside } = figuresOf(doc, hosts);
   const figures = { headings: 0, paragraphs: 0, lists: 0, tables: 0 };
   doc.descendants((node, _pos, parent) => {
     const { name } = node.type;
@@ -26,14 +29,17 @@ export function pageFigures(doc: PostNode, hosts: readonly string[]): PageFigure
     if (name === 'paragraph' && parent === doc && node.content.size) figures.paragraphs++;
     if (name === 'bulletList' || name === 'orderedList') figures.lists++;
     if (name === 'table') figures.tables++;
+    return !node.isTextblock;
   });
+  const links = stretchesOf(doc).flatMap(linksOf);
+  const inside = links.filter(({ href }) => isInside(href, hosts)).length;
   return {
-    words,
-    pictures,
-    linksInside,
-    linksOutside,
+    words: doc.children.reduce((sum, block) => sum + wordsIn(block), 0),
     ...figures,
+    pictures: picturesOf(doc).length,
+    linksInside: inside,
+    linksOutside: links.length - inside,
     questions: questionsIn(partsOf(doc)).length,
-    grade: levels?.kincaid ?? null,
+    grade: readingLevels(proseCounts(doc))?.kincaid ?? null,
   };
 }

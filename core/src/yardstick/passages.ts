@@ -53,7 +53,23 @@ export function passagesOf(parts: readonly Part[]): Passage[] {
   return found;
 }
 
+// As long as the same parts stand together, what they say is the same.
+const joined = new WeakMap<Part, { heading: Part | null; texts: readonly Part[]; said: Omit<Passage, 'isSection'> }[]>();
+
 function together(heading: Part | null, texts: readonly Part[]): Omit<Passage, 'isSection'> {
+  const [first] = texts;
+  if (!first) return { heading: heading?.text ?? '', words: 0, counts: new Map() };
+  const before = joined.get(first) ?? [];
+  const same = before.find(
+    (b) => b.heading === heading && b.texts.length === texts.length && b.texts.every((text, n) => text === texts[n]),
+  );
+  if (same) return same.said;
+  const said = summed(heading, texts);
+  joined.set(first, [{ heading, texts, said }, ...before.slice(0, 2)]);
+  return said;
+}
+
+function summed(heading: Part | null, texts: readonly Part[]): Omit<Passage, 'isSection'> {
   const counts = new Map<string, number>();
   const add = (more: Counts, times: number) => {
     for (const [stem, n] of more) counts.set(stem, (counts.get(stem) ?? 0) + times * n);

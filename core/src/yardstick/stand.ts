@@ -39,24 +39,37 @@ export function standOf(title: string, doc: PostNode, yardstick: Yardstick, host
   const parts = partsOf(doc);
   const own = pageFigures(doc, hosts);
   const treated = [...treatedBy(directionsOf(passagesOf(parts), weigh), matters)] as NamedMatter[];
-  const treatedOn = pages.map((_, n) => matters.filter((m) => m.pages.includes(n)).length);
   const standing = terms.map((term) => standingTerm(term, title, parts, own.words, yardstick));
   const draft: Record<Measure, number> = {
     ...measured(own),
     matters: treated.length,
     terms: standing.filter((t) => t.inHeadings).length,
   };
-  const onPage: Record<Measure, number>[] = pages.map((page, n) => ({
-    ...measured(page.figures),
-    matters: treatedOn[n]!,
-    terms: terms.filter((term) => countOf(term.key, page.title, page.parts).headings).length,
-  }));
+  const onPage = measuresOf(yardstick);
   const strips = (Object.keys(MEASURES) as Measure[]).map((measure): Strip => {
     const figures = onPage.map((page) => page[measure]);
     const spread = spreadOf(figures);
     return { measure, pages: figures, spread, draft: draft[measure], says: pages.length ? saysOf(measure, draft[measure], spread) : '' };
   });
-  return { strips, treated: treated.map(({ id }) => id), matters: spreadOf(treatedOn), terms: standing };
+  return { strips, treated: treated.map(({ id }) => id), matters: spreadOf(onPage.map((page) => page.matters)), terms: standing };
+}
+
+// A yardstick never changes: another stands in its place.
+const known = new WeakMap<Yardstick, Record<Measure, number>[]>();
+
+/** Every measure of each page. */
+function measuresOf(yardstick: Yardstick): Record<Measure, number>[] {
+  let found = known.get(yardstick);
+  if (!found) {
+    const { pages, matters, terms } = yardstick;
+    found = pages.map((page, n) => ({
+      ...measured(page.figures),
+      matters: matters.filter((m) => m.pages.includes(n)).length,
+      terms: terms.filter((term) => countOf(term.key, page.title, page.parts).headings).length,
+    }));
+    known.set(yardstick, found);
+  }
+  return found;
 }
 
 const measured = ({ words, headings, questions, pictures, linksInside, linksOutside, grade }: PageFigures) => ({

@@ -23,7 +23,14 @@ export function weighingBy(passages: readonly Passage[], subjects: Subjects | nu
     }
     return weight;
   };
-  return (counts) => unit(new Map([...counts].map(([stem, n]) => [stem, (1 + Math.log(n)) * weightOf(stem)])));
+  // Counts that are asked about again are the same as before.
+  const known = new WeakMap<Counts, Direction>();
+  return (counts) => {
+    let direction = known.get(counts);
+    if (!direction)
+      known.set(counts, (direction = unit(new Map([...counts].map(([stem, n]) => [stem, (1 + Math.log(n)) * weightOf(stem)])))));
+    return direction;
+  };
 }
 
 /** A direction of length one. */

@@ -2,7 +2,7 @@ import { setImmediate as turn } from 'node:timers/promises';
 import { and, desc, eq, ne } from 'drizzle-orm';
 import { shinglesOf } from '@even-page/core/language/shingles';
 import { docFromJSON } from '@even-page/core/post/schema';
-import { stretchesOf } from '@even-page/core/proof';
+import { sharedShingles, stretchesOf } from '@even-page/core/proof';
 import { database } from './database.ts';
 import { pieces, versions } from './schema.ts';
 
@@ -26,8 +26,8 @@ export async function sharingPieces(id: string): Promise<SharingPiece[]> {
     .limit(MOST_PIECES);
   const found: SharingPiece[] = [];
   for (const { id: other, title, version } of others) {
-    const shingles = (await shinglesOfPiece(other, version)).filter((hash) => own.has(hash));
-    if (shingles.length) found.push({ id: other, title: title || 'Untitled', shingles: [...shingles] });
+    const shingles = sharedShingles(own, await shinglesOfPiece(other, version));
+    if (shingles.length) found.push({ id: other, title: title || 'Untitled', shingles });
   }
   return found;
 }
