@@ -178,10 +178,13 @@ if (!total) {
         title: 'Sharpening a kitchen knife without fear',
         standfirst: 'Fifteen degrees, two coins and a thumb: what an evening at the hall taught forty neighbours.',
         description: made.description,
+        brief: { phrase: 'sharpening a kitchen knife' },
       },
     }),
     repairs,
   );
+  const { id: yardstick } = await ask<{ id: string }>('/yardsticks', json('POST', { phrase: 'sharpening a kitchen knife' }));
+  await ask(`/yardsticks/${yardstick}/results`, json('POST', {}));
 
   const noted: [line: string, more?: object][] = [
     ['Why every lamp flex frays at the plug', { notes: 'The plug bends it. Ask Joss about the sleeve.', subject: 'lamps' }],

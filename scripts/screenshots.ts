@@ -82,19 +82,9 @@ await take('spread-proof', { piece: 'What the mending log', step: 6 }, async (pa
   await page.getByRole('button', { name: /skips a level/ }).click();
 });
 await take('spread-send', { piece: 'Autumn mending day', step: 7 });
-await take('two-changes', { piece: 'What the mending log', step: 4 }, async (page) => {
-  const other = await page.context().newPage();
-  await other.goto(page.url());
-  for (const [window, words] of [
-    [other, 'It hangs there still. '],
-    [page, 'It has a pencil on a string. '],
-  ] as const) {
-    await window.locator('.ProseMirror p').first().click();
-    await window.keyboard.press('Control+Home');
-    await window.keyboard.type(words);
-    await window.waitForTimeout(1500);
-  }
-  await other.close();
+await take('spread-yardstick', { piece: KNIVES, step: 6 }, async (page) => {
+  await page.getByRole('radio', { name: 'Yardstick' }).click();
+  await page.getByText(/^Treats/).waitFor();
 });
 await take('phone', { piece: KNIVES, step: 3, phone: true });
 await browser.close();

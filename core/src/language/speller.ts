@@ -21,6 +21,8 @@ export type Speller = {
 };
 
 const MOST_SUGGESTED = 5;
+// Words the dictionaries know and nobody wants proposed.
+const CRUDE = /^(?:milf|fuck|shit|cunt|cock|dick|twat|wank|arse|ass|tit|slut|whore|nigg|fag|piss|crap|bitch|bastard)/i;
 
 /** Makes a speller of the dictionaries of British and American English. */
 export function makeSpeller(files: Record<'British' | 'American', DictionaryFiles>, english: English): Speller {
@@ -52,7 +54,7 @@ export function makeSpeller(files: Record<'British' | 'American', DictionaryFile
         const turned = Array.from(word.slice(1), (_, n) => word.slice(0, n) + word[n + 1]! + word[n]! + word.slice(n + 2)).filter(
           (other) => normal(other) !== normal(word) && knows(other),
         );
-        found = [...new Set([...turned, ...asked[0]!.suggest(word)])].slice(0, MOST_SUGGESTED);
+        found = [...new Set([...turned, ...asked[0]!.suggest(word)])].filter((other) => !CRUDE.test(other)).slice(0, MOST_SUGGESTED);
         suggested.set(word, found);
       }
       return found;

@@ -93,6 +93,9 @@ export function spellingOf(post: Ready): { stretch: Stretch; spelt: Spelt }[] {
   return post.stretches.map((stretch) => ({ stretch, spelt: spelt(stretch, speller, names) }));
 }
 
+// Shorter names are near some word by chance.
+const LONG_NAME = 6;
+
 // English joins words as it needs them: barcode, whitethorn.
 const SHORTEST_PART = 3;
 
@@ -120,8 +123,11 @@ function isKnown({ text, isFirst }: Looked, speller: Speller): boolean {
   if (word.length < 3 || /^\p{Lu}+$/u.test(word) || /\p{Ll}\p{Lu}/u.test(word) || (isCapital(word) && !isFirst)) return true;
   const lower = word.toLowerCase();
   if (speller.knows(word) || speller.knows(lower) || speller.knows(text.replaceAll('’', "'")) || isCompound(lower, speller)) return true;
-  // What opens a sentence may be a name nobody knows; it is a slip where it is one letter off a word.
-  return isCapital(word) && !speller.suggests(lower).some((other) => other === other.toLowerCase() && isOneOff(lower, other));
+  // What opens a sentence may be a name nobody knows; it is a slip where it is long, and one letter off a word.
+  return (
+    isCapital(word) &&
+    (word.length < LONG_NAME || !speller.suggests(lower).some((other) => other === other.toLowerCase() && isOneOff(lower, other)))
+  );
 }
 
 /** The words of a page that are right in one English alone, by which. */

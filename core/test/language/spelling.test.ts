@@ -38,5 +38,6 @@ describe('spelling', function () {
   it('sees letters that changed places first', () => {
     expect(speller.suggests('teh')[0]).to.equal('the');
     expect(speller.suggests('recieve')[0]).to.equal('receive');
+    expect(speller.suggests('wilf').join()).not.to.contain('milf');
   });
 });

@@ -1,5 +1,6 @@
 <!-- One finding: what it is, why it matters, and what can be done about it at once. -->
 <script lang="ts">
+  import { type Origin, originLabel } from '@even-page/core/post/schema';
   import type { Finding } from '@even-page/core/proof';
   import type { House } from '@even-page/core/tidy';
   import { askServer, json, refusalOf } from '$lib/ask-server.ts';
@@ -14,6 +15,8 @@
     onopen,
   }: { piece: Piece; finding: Finding; isOpen: boolean; isLeft?: boolean; onopen: () => void } = $props();
 
+  // So many letters of what was said tell whether it is that.
+  const MOST_SAID = 220;
   // The oldest go first.
   const MOST_LEFT = 1000;
 
@@ -26,6 +29,21 @@
   const reason = $derived(piece.details.left?.find(({ key }) => key === finding.key)?.why);
   const isName = $derived(finding.check === 'name nobody said' && !!finding.words);
   const isWord = $derived(finding.check === 'spelling' && !!finding.words);
+
+  // What the place rests on, in the words of the material.
+  const said = $derived.by(() => {
+    if (!isOpen || !place || !('block' in place)) return null;
+    const origins: Origin[] = [];
+    piece.page.doc.descendants((node) => void (node.attrs.id === place.block && origins.push(...((node.attrs.origins ?? []) as Origin[]))));
+    const [origin] = origins;
+    const source = piece.material.sources.find(({ id }) => id === origin?.source)?.source;
+    if (!origin || !source) return null;
+    const text = source.passages
+      .slice(origin.first, origin.last + 1)
+      .map((passage) => passage.text)
+      .join(' ');
+    return { origins, label: originLabel(origins), text: text.length > MOST_SAID ? `${text.slice(0, MOST_SAID)}…` : text };
+  });
 
   /** Goes to where a detail is written. */
   function writeDetail() {
@@ -109,6 +127,14 @@
         >
       {/if}
       {#if sorry}<p class="sorry" role="alert">{sorry}</p>{/if}
+      {#if said}
+        <p class="why said">
+          <button class="word mono" aria-label="Show what was said at {said.label}" onclick={() => piece.showOrigin(said.origins)}
+            >{said.label}</button
+          >
+          {said.text}
+        </p>
+      {/if}
       <p class="why">{finding.why}</p>
     </div>
   {/if}
@@ -135,6 +161,9 @@
   input {
     flex: 1;
     min-width: 180px;
+  }
+  .said {
+    font-family: var(--serif);
   }
   .why {
     flex-basis: 100%;

@@ -151,12 +151,12 @@
           <tr>
             <th scope="col">Page</th>
             <th scope="col">Words</th>
-            <th scope="col">Headings</th>
-            <th scope="col">Questions</th>
-            <th scope="col">Pictures</th>
-            <th scope="col">Links</th>
-            <th scope="col">Grade</th>
-            <th scope="col">Main text</th>
+            <th scope="col" class="extra">Headings</th>
+            <th scope="col" class="extra">Questions</th>
+            <th scope="col" class="extra">Pictures</th>
+            <th scope="col" class="extra">Links</th>
+            <th scope="col" class="extra">Grade</th>
+            <th scope="col" class="extra">Main text</th>
             <th scope="col"><span class="sr">In or out</span></th>
           </tr>
         </thead>
@@ -184,12 +184,12 @@
                 >
               </td>
               <td class="mono">{figure(page.figures.words)}</td>
-              <td class="mono">{page.figures.headings}</td>
-              <td class="mono">{page.figures.questions}</td>
-              <td class="mono">{page.figures.pictures}</td>
-              <td class="mono">{page.figures.linksInside}+{page.figures.linksOutside}</td>
-              <td class="mono">{page.figures.grade?.toFixed(1) ?? '–'}</td>
-              <td class="mono">{Math.round(page.mainShare * 100)}&nbsp;%</td>
+              <td class="mono extra">{page.figures.headings}</td>
+              <td class="mono extra">{page.figures.questions}</td>
+              <td class="mono extra">{page.figures.pictures}</td>
+              <td class="mono extra">{page.figures.linksInside}+{page.figures.linksOutside}</td>
+              <td class="mono extra">{page.figures.grade?.toFixed(1) ?? '–'}</td>
+              <td class="mono extra">{Math.round(page.mainShare * 100)}&nbsp;%</td>
               <td class="do">
                 <button class="word" aria-label="{isOut ? 'Take in' : 'Leave out'} “{page.title}”" onclick={() => void decide(kept)}
                   >{isOut ? 'take in' : 'leave out'}</button
@@ -323,6 +323,15 @@
     color: var(--faded);
     font-weight: 400;
     text-decoration: line-through;
+  }
+  @media (max-width: 700px) {
+    .extra {
+      display: none;
+    }
+    th:first-child,
+    td:first-child {
+      min-width: 0;
+    }
   }
   .out .mono {
     color: var(--faded);
