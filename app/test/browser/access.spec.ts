@@ -1,30 +1,10 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { bring, expect, MATERIAL, pageOf, saved, test } from './fixtures.ts';
+import { axe, bring, expect, LEFT, MATERIAL, pageOf, RIGHT, saved, test } from './fixtures.ts';
 
 // A lost address is one of the screens, and the browser notes it.
 test.use({ quietly: false });
 
-const LEFT = '.leaf.l';
-const RIGHT = '.leaf.r';
 const STEPS = ['Gather', 'Tidy', 'Shape', 'Write', 'Dress', 'Proof', 'Send'];
-
-// Source: axe-core with its rules for WCAG 2.0 to 2.2, A and AA. By lamplight a screen is the same but for its colours.
-// A `leaf` alone is looked at where the rest of the screen has been.
-async function axe(page: Page, where: string, leaf?: typeof LEFT | typeof RIGHT) {
-  const isLamp = (await page.locator('html').getAttribute('data-mode')) === 'dark';
-  const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
-  if (leaf) builder.include(leaf);
-  const { violations } = await (
-    isLamp
-      ? builder.withRules(['color-contrast', 'link-in-text-block'])
-      : builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-  ).analyze();
-  expect(
-    violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`),
-    where,
-  ).toEqual([]);
-}
 
 for (const mode of ['light', 'dark'] as const) {
   test(`axe finds nothing on any screen, ${mode === 'light' ? 'day' : 'lamp'}`, async ({ page, context, house }) => {

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import { test as base, expect, type Page } from '@playwright/test';
 import { startBlog, startClipHost, startResultList, startServer, startStock, type RunningServer } from '../running-server.ts';
@@ -81,3 +82,26 @@ export const pageOf = (page: Page) => page.getByRole('textbox', { name: 'The pag
 /** Waits until the head line says that everything is saved. */
 export const saved = (page: Page, timeout?: number) =>
   expect(page.locator('header [role=status]')).toHaveText(/^Saved \d\d:\d\d$/, timeout ? { timeout } : {});
+
+/** The two leaves of the Spread. */
+export const LEFT = '.leaf.l';
+export const RIGHT = '.leaf.r';
+
+/**
+ * Finds nothing that keeps anybody out. Source: axe-core with its rules for WCAG 2.0 to 2.2, A and AA. By lamplight a screen is the same
+ * but for its colours. A `leaf` alone is looked at where the rest of the screen has been.
+ */
+export async function axe(page: Page, where: string, leaf?: typeof LEFT | typeof RIGHT) {
+  const isLamp = (await page.locator('html').getAttribute('data-mode')) === 'dark';
+  const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  if (leaf) builder.include(leaf);
+  const { violations } = await (
+    isLamp
+      ? builder.withRules(['color-contrast', 'link-in-text-block'])
+      : builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+  ).analyze();
+  expect(
+    violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`),
+    where,
+  ).toEqual([]);
+}

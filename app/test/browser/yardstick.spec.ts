@@ -1,4 +1,4 @@
-import { expect, pageOf, step, test } from './fixtures.ts';
+import { axe, expect, LEFT, pageOf, step, test } from './fixtures.ts';
 
 const DRAFT = `# A knife that cuts
 
@@ -21,6 +21,7 @@ test('a draft is held against ten pages: two left out, three matters into the ou
   await page.getByRole('button', { name: 'Ask the result list' }).click();
   const stand = page.getByText(/^Treats \d+ of \d+ matters/);
   await expect(stand).toBeVisible();
+  await axe(page, 'a draft against its yardstick', LEFT);
 
   // Two more are left out on the screen of the yardstick; the figures follow.
   await page.getByRole('link', { name: '7 of 10 pages' }).click();
@@ -28,6 +29,7 @@ test('a draft is held against ten pages: two left out, three matters into the ou
   for (const title of ['Everything about sharpening a kitchen knife', 'Sharpening a kitchen knife, as my aunt did it'])
     await page.getByRole('button', { name: `Leave out “${title}”` }).click();
   await expect(page.getByText('5 of 10 pages')).toBeVisible();
+  await axe(page, 'a yardstick');
   await page.goBack();
   await step(page, 'Proof');
   await page.getByRole('radio', { name: 'Yardstick' }).click();
@@ -52,7 +54,12 @@ test('a draft is held against ten pages: two left out, three matters into the ou
   await page.keyboard.type('Wash it by hand and dry it at once.');
   await expect.poll(words).toBeGreaterThanOrEqual(short + 8);
 
+  await page.getByRole('radio', { name: 'Figures' }).click();
+  await axe(page, 'figures', LEFT);
+
   // A heading taken from a page is found.
+  await pageOf(page).locator('p').last().click();
+  await page.keyboard.press('End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('## Do not cut yourself');
   await page.getByRole('radio', { name: /^Findings/ }).click();

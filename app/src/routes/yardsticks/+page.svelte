@@ -153,6 +153,10 @@
 </main>
 
 <style>
+  td a {
+    display: inline-block;
+    padding-block: 4px;
+  }
   main {
     width: 100%;
     max-width: 880px;

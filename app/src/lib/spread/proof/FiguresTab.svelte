@@ -29,7 +29,7 @@
   const rests = $derived(figures.along.filter(({ what }) => what !== 'link').length);
 </script>
 
-<h3>Sentences</h3>
+<h2>Sentences</h2>
 <BarChart
   bars={figures.lengths.map(({ words }) => ({ value: words, isOver: words > LONG_SENTENCE }))}
   aim={EASY_SENTENCE}
@@ -42,7 +42,7 @@
   onchoose={(n) => piece.page.goToBlock(figures.lengths[n]!.block)}
 />
 {#if figures.hard.length}
-  <h3>Hardest to read</h3>
+  <h2>Hardest to read</h2>
   {#each figures.hard.slice(0, HARDEST) as { place, text, because }, n (n)}
     <button class="item" onclick={() => place && 'block' in place && piece.page.goToBlock(place.block, place.from, place.to)}>
       <Gravity gravity="look" /><span
@@ -53,7 +53,7 @@
   {/each}
 {/if}
 {#if sections.length > 1}
-  <h3>Sections</h3>
+  <h2>Sections</h2>
   <BarChart
     bars={sections.map(({ words }) => ({ value: words, isOver: false }))}
     aim={level}
@@ -86,7 +86,7 @@
   </table>
 {/if}
 {#if figures.along.length}
-  <h3>Pictures and links along the page</h3>
+  <h2>Pictures and links along the page</h2>
   <div class="along">
     {#each figures.along as { what, at, block }, n (n)}
       <button
@@ -102,7 +102,7 @@
     Pictures and clips above the line, {figure(rests)} of them; {count(figures.along.length - rests, 'link')} below.
   </p>
 {/if}
-<h3>In figures</h3>
+<h2>In figures</h2>
 <dl>
   <dt>Words</dt>
   <dd>{figure(figures.words)}, {count(figures.minutes, 'minute')} to read</dd>
@@ -125,7 +125,7 @@
 </dl>
 
 <style>
-  h3 {
+  h2 {
     padding: 14px 20px 0;
     font-size: 15px;
     font-weight: 600;

@@ -139,7 +139,7 @@
     {#each stand.strips as strip (strip.measure)}<Strip {strip} />{/each}
   </div>
   <div class="bar">
-    <h3>Matters</h3>
+    <h2>Matters</h2>
     <Chips
       label="Which matters"
       isOne
@@ -243,7 +243,7 @@
     padding: 8px 0;
     border-bottom: 1px solid var(--hair);
   }
-  h3 {
+  h2 {
     font-size: 15px;
     font-weight: 600;
   }

@@ -231,6 +231,12 @@
 </Ask>
 
 <style>
+  p a,
+  td a,
+  li a {
+    display: inline-block;
+    padding-block: 4px;
+  }
   main {
     width: 100%;
     max-width: 1080px;
