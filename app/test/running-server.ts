@@ -32,6 +32,9 @@ export type RunningServer = {
 /** How a server is started: a data folder that is kept, a port, more settings. */
 export type Start = { data?: string; port?: number; env?: Record<string, string> };
 
+// Tests that start a server for a moment compile it in a hurry.
+const FLAGS = process.env.TEST_NODE_FLAGS?.split(' ') ?? [];
+
 const TEMPLATE = new URL('../../test-results/template/', import.meta.url).pathname;
 
 /**
@@ -50,7 +53,7 @@ export async function startServer({ data, port: wanted, env = {} }: Start = {}):
   const folder = data ?? (await newFolder());
   const port = wanted ?? (await freePort());
   const address = `http://127.0.0.1:${port}`;
-  const child = spawn('node', ['start.js'], {
+  const child = spawn('node', [...FLAGS, 'start.js'], {
     cwd: APP,
     env: {
       ...process.env,

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, pageOf, saved, step, test } from './fixtures.ts';
 
-const PLAIN = 'Peg the end of a strand in the back and bring it to the front. Go down the hole and up the next one. ';
+// In words no other test has: what stands in two pieces is a finding.
+const PLAIN = 'Lay the loose end under its peg at the back and draw it over to you. Turn it down there and then up again. ';
 
 /** A post with ten things to find. */
 const FAULTY = `---

@@ -88,20 +88,15 @@ async function pagesOf(id: string) {
 }
 
 /** Keeps a phrase; one that is there already is that one. Returns its id. */
-export async function keepPhrase(person: Person, phrase: string, columns: Record<string, string> = {}): Promise<string> {
+export async function keepPhrase(person: Person, phrase: string): Promise<string> {
   const db = await database();
   const phraseKey = keyOf(phrase);
   const find = async () => (await db.select({ id: yardsticks.id }).from(yardsticks).where(eq(yardsticks.phraseKey, phraseKey)))[0]?.id;
   const known = await find();
-  if (known) {
-    if (Object.keys(columns).length) await write(person, (writing) => writing.update(yardsticks, { columns }, eq(yardsticks.id, known)));
-    return known;
-  }
-  const id = crypto.randomUUID();
-  const isNew = await write(person, (writing) =>
-    writing.insertOnce(yardsticks, { id, phrase: phrase.trim(), phraseKey, columns, createdAt: new Date(), createdBy: person.id }),
-  );
-  return isNew ? id : (await find())!;
+  if (known) return known;
+  const row = { id: crypto.randomUUID(), phrase: phrase.trim(), phraseKey, columns: {}, createdAt: new Date(), createdBy: person.id };
+  const isNew = await write(person, (writing) => writing.insertOnce(yardsticks, row));
+  return isNew ? row.id : (await find())!;
 }
 
 /** Takes a phrase and its yardstick out. */
@@ -198,12 +193,27 @@ export async function removePage(person: Person, id: string, pageId: string): Pr
   await propose(person, id);
 }
 
-/** Takes in the phrases of a table, with all its columns. Throws a Complaint when it holds none. */
+/** Takes in the phrases of a table, with all its columns, in one go. Throws a Complaint when it holds none. */
 export async function phrasesIn(person: Person, text: string): Promise<{ taken: number }> {
-  const found = phrasesFromTable(text);
-  if (!found.length) throw new Complaint('There is no phrase in this table: one a row, with a first row that names the columns.');
-  for (const { phrase, columns } of found) await keepPhrase(person, phrase, columns);
-  return { taken: found.length };
+  const found = new Map(phrasesFromTable(text).map((row) => [keyOf(row.phrase), row]));
+  if (!found.size) throw new Complaint('There is no phrase in this table: one a row, with a first row that names the columns.');
+  const db = await database();
+  const known = new Map(
+    (await db.select({ id: yardsticks.id, key: yardsticks.phraseKey }).from(yardsticks)).map(({ id, key }) => [key, id]),
+  );
+  const now = Date.now();
+  await write(person, async (writing) => {
+    // One behind the other, so that they stand in the order of the table.
+    for (const [n, [phraseKey, { phrase, columns }]] of [...found].entries()) {
+      const id = known.get(phraseKey);
+      if (id) await writing.update(yardsticks, { columns }, eq(yardsticks.id, id));
+      else {
+        const row = { id: crypto.randomUUID(), phrase, phraseKey, columns, createdAt: new Date(now - n), createdBy: person.id };
+        await writing.insertOnce(yardsticks, row);
+      }
+    }
+  });
+  return { taken: found.size };
 }
 
 /** All phrases as a table. */

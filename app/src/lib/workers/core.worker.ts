@@ -190,7 +190,7 @@ function factsOf(tidied: TidiedSource[], own: string): Known {
 type PageJson = { attrs?: Record<string, unknown>; content: object[] };
 
 /** What a proof needs that others have to be asked for. */
-export type SlowlyKnown = {
+export type AroundProof = {
   links: Record<string, TriedLink>;
   posts: readonly OwnPost[];
   pieces: readonly { title: string; shingles: number[] }[];
@@ -198,6 +198,9 @@ export type SlowlyKnown = {
   hosts: readonly string[];
   weights: Record<string, number>;
   captionless: readonly string[];
+  /** The English the piece is spelt in, and the name of its yardstick; empty while it has none. */
+  english: English;
+  yardstick: string;
 };
 
 /** What drafts are held against, as it goes between the threads. */
@@ -207,7 +210,7 @@ let speller: Speller | null = null;
 const usages = new Map<string, readonly Usage[]>();
 
 let yardstick: Yardstick | null = null;
-let elsewhere: { pages: Elsewhere[]; pageHeadings: Map<string, string> } = { pages: [], pageHeadings: new Map() };
+let elsewhere: { name: string; pages: Elsewhere[]; pageHeadings: Map<string, string> } = { name: '', pages: [], pageHeadings: new Map() };
 let sharing: { key: string; pieces: Elsewhere[] } = { key: '', pieces: [] };
 
 // A sentence speaks of a matter when it says so many of its telling words.
@@ -418,10 +421,10 @@ const work = {
     against = tidied;
   },
   /** Says which reference pages drafts are held against from now on; what those treat. */
-  async measureAgainst(pages: ReferencePage[]): Promise<SentYardstick> {
+  async measureAgainst(name: string, pages: ReferencePage[]): Promise<SentYardstick> {
     const made = yardstickOf(pages, await subjects().catch(() => null));
     yardstick = pages.length ? made : null;
-    elsewhere = { pages: pages.map((page) => ({ title: page.title, shingles: shinglesOn(page) })), pageHeadings: headingsOf(pages) };
+    elsewhere = { name, pages: pages.map((page) => ({ title: page.title, shingles: shinglesOn(page) })), pageHeadings: headingsOf(pages) };
     const { matters, links, terms } = made;
     return { links, terms: terms.length, matters: matters.map(({ direction: _, ...matter }) => matter) };
   },
@@ -438,22 +441,19 @@ const work = {
       return best && saysMany(best.text, words) ? best : null;
     });
   },
-  proof(
-    json: PageJson,
-    details: Details,
-    rights: Record<string, Rights>,
-    house: House,
-    { links, posts, pieces, hosts, weights, captionless }: SlowlyKnown,
-  ) {
+  proof(json: PageJson, details: Details, rights: Record<string, Rights>, house: House, around: AroundProof) {
+    const { pieces, hosts, english, yardstick: name, ...rest } = around;
     const doc = pageOf(json);
     const { subject = '', phrase = '', phrases = [] } = details.brief ?? {};
     const known = against.length ? factsOf(against, [...house.names, subject, phrase, ...phrases].join('. ')) : null;
     // What comes from the other thread is a copy each time.
     const key = JSON.stringify(pieces);
     if (sharing.key !== key) sharing = { key, pieces: pieces.map((p) => ({ title: p.title, shingles: new Set(p.shingles) })) };
+    // What was learned for another piece says nothing of this one.
+    const spelling = speller?.english === english ? speller : null;
     const found = proof({
-      ...{ doc, details, rights, house, links, posts, weights, captionless, known, speller, usages },
-      ...{ ...elsewhere, pieces: sharing.pieces },
+      ...{ doc, details, rights, house, known, speller: spelling, usages, ...rest },
+      ...{ ...(elsewhere.name === name ? elsewhere : {}), pieces: sharing.pieces },
     });
     const inMaterial = against.length ? shareIn(stretchesInPage(doc), materialShingles(against)) : null;
     return { ...found, figures: figuresOf(doc, hosts), addresses: addressesOf(doc), inMaterial, unread: unreadIn(doc) };

@@ -48,6 +48,8 @@ export class Proofing {
   sharing = $state.raw<readonly SharingPiece[]>([]);
   /** The share of its words that stand in the material word for word; null without material. */
   inMaterial = $state<number | null>(null);
+  /** The name of the yardstick the page is held against; empty while there is none. */
+  yardstick = '';
   /** The passages nobody has read for grammar and usage yet. */
   unread = $state.raw<readonly string[]>([]);
   isTryingLinks = $state(false);
@@ -101,6 +103,8 @@ export class Proofing {
       hosts: this.#around.hosts(),
       weights: this.#around.weights(),
       captionless: this.#around.captionless(),
+      english: this.#english(),
+      yardstick: this.yardstick,
     });
     ({ findings: this.findings, left: this.left, checked: this.checked, figures: this.figures } = found);
     this.inMaterial = found.inMaterial;

@@ -83,7 +83,11 @@ export class YardstickInHand {
   }
 
   async #measure(): Promise<void> {
-    this.said = await core().measureAgainst(this.taken.map(({ page }) => page));
+    const name = (this.#piece.proofing.yardstick = this.kept?.id ?? '');
+    this.said = await core().measureAgainst(
+      name,
+      this.taken.map(({ page }) => page),
+    );
     await this.look();
     this.#piece.proofing.soon();
     const { matters } = this.said;

@@ -29,7 +29,7 @@
   $effect(() => {
     const reading = taken.map(({ page }) => page);
     void core()
-      .measureAgainst(reading)
+      .measureAgainst(id, reading)
       .then((found) => (said = found));
   });
 
