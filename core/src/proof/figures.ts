@@ -1,10 +1,9 @@
 import { type ReadingCounts, readingCounts, type ReadingLevels, readingLevels, sumOfCounts } from '../language/reading-levels.ts';
-import { isInside } from '../post/links.ts';
 import { clipsOf, picturesOf } from '../post/pictures.ts';
 import type { PostNode } from '../post/schema.ts';
 import { plainText, sectionsOf, wordsIn } from '../post/sections.ts';
 import { hardSentences, type ReadSentence, readSentences } from './hard-sentences.ts';
-import { linksOf } from './links-of.ts';
+import { linksInAndOut, linksOf } from './links-of.ts';
 import { stretchesOf } from './stretches.ts';
 
 const WORDS_PER_MINUTE = 230;
@@ -71,8 +70,6 @@ export function figuresOf(doc: PostNode, hosts: readonly string[] = []): Figures
     return { heading, words, grade: readingLevels(own)?.kincaid ?? null };
   });
   const read = readSentences(stretchesOf(doc));
-  const links = stretchesOf(doc).flatMap(linksOf);
-  const inside = links.filter(({ href }) => isInside(href, hosts)).length;
   return {
     words,
     sentences: prose.sentences,
@@ -84,8 +81,7 @@ export function figuresOf(doc: PostNode, hosts: readonly string[] = []): Figures
     lengths: read.map(({ block, words }) => ({ block, words })),
     hard: hardSentences(read).map(({ place, text, because }) => ({ place, text, because })),
     along: alongOf(doc, words),
-    linksInside: inside,
-    linksOutside: links.length - inside,
+    ...linksInAndOut(doc, hosts),
     sections,
   };
 }

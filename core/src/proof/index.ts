@@ -5,7 +5,7 @@ export { type Figures, figuresOf, proseCounts } from './figures.ts';
 export { proofReport } from './report.ts';
 export { proof, type Proofs } from './proof.ts';
 export type { LinkState, TriedLink } from './tried-link.ts';
-export { addressesOf, linksOf } from './links-of.ts';
+export { addressesOf, linksInAndOut } from './links-of.ts';
 export { type OwnPost, spokenOf } from './own-posts.ts';
 export { stretchesOf } from './stretches.ts';
 export { type Elsewhere, shareIn, sharedShingles } from './own-words.ts';

@@ -1,3 +1,4 @@
+import { isInside } from '../post/links.ts';
 import type { PostNode } from '../post/schema.ts';
 import { type Stretch, stretchesOf } from './stretches.ts';
 
@@ -22,4 +23,11 @@ export function linksOf({ node }: Stretch): Link[] {
 export function addressesOf(doc: PostNode): string[] {
   const addresses = new Set(stretchesOf(doc).flatMap((stretch) => linksOf(stretch).map(({ href }) => href)));
   return [...addresses].filter((href) => /^https?:\/\//i.test(href) && URL.canParse(href));
+}
+
+/** How many links of a page stay in the house, whose hosts are given, and how many lead elsewhere. */
+export function linksInAndOut(doc: PostNode, hosts: readonly string[]): { linksInside: number; linksOutside: number } {
+  const links = stretchesOf(doc).flatMap(linksOf);
+  const linksInside = links.filter(({ href }) => isInside(href, hosts)).length;
+  return { linksInside, linksOutside: links.length - linksInside };
 }

@@ -1,9 +1,8 @@
 import { readingLevels } from '../language/reading-levels.ts';
 import type { PostNode } from '../post/schema.ts';
-import { isInside } from '../post/links.ts';
 import { picturesOf } from '../post/pictures.ts';
 import { wordsIn } from '../post/sections.ts';
-import { linksOf, proseCounts, stretchesOf } from '../proof/index.ts';
+import { linksInAndOut, proseCounts } from '../proof/index.ts';
 import { partsOf, questionsIn } from './parts.ts';
 
 /** What is counted on a page, on a reference page and on the draft alike. `grade` is Flesch-Kincaid's, in school years. */
@@ -31,14 +30,11 @@ export function pageFigures(doc: PostNode, hosts: readonly string[]): PageFigure
     if (name === 'table') figures.tables++;
     return !node.isTextblock;
   });
-  const links = stretchesOf(doc).flatMap(linksOf);
-  const inside = links.filter(({ href }) => isInside(href, hosts)).length;
   return {
     words: doc.children.reduce((sum, block) => sum + wordsIn(block), 0),
     ...figures,
     pictures: picturesOf(doc).length,
-    linksInside: inside,
-    linksOutside: links.length - inside,
+    ...linksInAndOut(doc, hosts),
     questions: questionsIn(partsOf(doc)).length,
     grade: readingLevels(proseCounts(doc))?.kincaid ?? null,
   };
