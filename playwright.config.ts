@@ -13,7 +13,7 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

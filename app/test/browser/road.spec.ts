@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
 import { bring, drop, expect, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
 
@@ -186,12 +186,23 @@ test('a file that cannot be read says so on the Desk and makes nothing', async (
   const before = await page.getByRole('listitem').count();
   await page.getByLabel('Choose files').setInputFiles({ name: 'empty.srt', mimeType: 'text/plain', buffer: Buffer.alloc(0) });
   await expect(page.getByRole('alert')).toContainText('empty.srt: This file is empty');
-  await page
-    .getByLabel('Choose files')
-    .setInputFiles({ name: 'evening.srt', mimeType: 'text/plain', buffer: Buffer.alloc(26 * 1024 * 1024, 'words ') });
+  const large = test.info().outputPath('evening.srt');
+  writeFileSync(large, Buffer.alloc(26 * 1024 * 1024, 'words '));
+  await page.getByLabel('Choose files').setInputFiles(large);
   await expect(page.getByRole('alert')).toContainText('evening.srt is larger than 25 MB');
   await page.reload();
   await expect(page.getByRole('listitem')).toHaveCount(before);
+});
+
+test('a file chosen before the Desk is awake is brought in', async ({ page }) => {
+  await page.route('**/*.js', async (route) => {
+    await new Promise((done) => setTimeout(done, 1500));
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'domcontentloaded' });
+  await page.getByLabel('Choose files').setInputFiles(`${MATERIAL}mending-log.md`);
+  await page.waitForURL(/\/pieces\//);
+  await expect(pageOf(page)).toBeVisible();
 });
 
 test('everything is there after a reload', async ({ page }) => {

@@ -1,6 +1,6 @@
 <!-- Opens the browser's own file chooser from whatever control is put inside. -->
 <script lang="ts">
-  import type { Snippet } from 'svelte';
+  import { onMount, type Snippet } from 'svelte';
 
   let {
     label,
@@ -17,6 +17,9 @@
     input.value = '';
     if (files.length) onfiles(files);
   }
+
+  // A file can be chosen before the screen is awake.
+  onMount(chosen);
 </script>
 
 {@render children(() => input.click())}
