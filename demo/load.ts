@@ -119,6 +119,9 @@ if (!total) {
   const day = await bring('autumn-mending-day.md');
   await save(day, 'send');
   await ask(`/pieces/${day}/publish`, json('POST', { outlet: outlets[0]!.id }));
+  const theme = `/outlets/${outlets[0]!.id}/theme`;
+  const { from } = await ask<{ from: string }>(theme);
+  await ask(theme, json('PUT', { address: from }));
 
   const chair = await bring('chair-caning.md');
   const seat = await picture(

@@ -136,7 +136,9 @@ test.describe('Dress', () => {
     await pictures.getByLabel('Credit').blur();
     await expect(pictures.getByText('“Picture: Petra Lindqvist, Creative Commons Attribution 4.0”')).toBeVisible();
     await page.getByRole('radio', { name: 'Reader’s view' }).click();
-    await expect(page.getByRole('figure').filter({ hasText: 'Picture: Petra Lindqvist' })).toBeVisible();
+    await expect(
+      page.frameLocator('iframe[title^="The post on"]').getByRole('figure').filter({ hasText: 'Picture: Petra Lindqvist' }),
+    ).toBeVisible();
     await saved(page);
   });
 

@@ -94,9 +94,9 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
 
   // Send: details, then publish.
   await step(page, 'Send');
-  await page.getByRole('button', { name: 'offer' }).first().click();
+  await page.getByRole('button', { name: 'offer', exact: true }).first().click();
   await expect(page.getByLabel('Slug')).toHaveValue('sharpening-a-kitchen-knife-without-fear');
-  await page.getByRole('button', { name: 'offer' }).click();
+  await page.getByRole('button', { name: 'offer', exact: true }).click();
   expect((await page.getByLabel('Description').inputValue()).length).toBeGreaterThan(60);
   await page.getByLabel('Category').fill('Workshop evenings');
   await page.getByRole('textbox', { name: 'Tags' }).pressSequentially('whetstone,');

@@ -110,15 +110,15 @@ test.describe('the page', () => {
   test('can be seen as readers will, at three widths', async ({ page }) => {
     await bring(page, 'mending-log.md');
     await page.getByRole('radio', { name: 'Reader’s view' }).click();
-    const article = page.getByRole('article');
-    await expect(article.getByRole('heading', { level: 1 })).toContainText('mending log');
+    const frame = page.frameLocator('iframe[title^="The post on a screen"]');
+    await expect(frame.getByRole('heading', { level: 1 })).toContainText('mending log');
     for (const [name, width] of [
       ['Phone', 390],
       ['Tablet', 768],
       ['Desktop', 1200],
     ] as const) {
       await page.getByRole('radio', { name }).click();
-      expect(await page.locator('.screen').evaluate((el: HTMLElement) => parseInt(el.style.width))).toBe(width);
+      await expect.poll(() => frame.locator('html').evaluate((html) => html.clientWidth)).toBe(width);
     }
   });
 });

@@ -132,7 +132,9 @@ test('a page holds note box, pull quote, highlight and the author of a quotation
   await expect(markdown).toContainText('<q>It never lies.</q>');
   await expect(markdown).toContainText('> — Mira Holloway');
   await page.getByRole('radio', { name: 'Reader’s view' }).click();
-  await expect(page.locator('.page figure figcaption').filter({ hasText: 'Mira Holloway' })).toBeVisible();
+  await expect(
+    page.frameLocator('iframe[title^="The post on"]').locator('figure figcaption').filter({ hasText: 'Mira Holloway' }),
+  ).toBeVisible();
   await saved(page);
 });
 

@@ -279,6 +279,7 @@ describe('nothing that was acknowledged is lost', function () {
         height integer not null, bytes integer not null, original text not null, original_bytes integer not null,
         created_at timestamptz not null default now());
       alter table sent_pictures add constraint sent_pictures_digest_pictures_digest_fk foreign key (digest) references pictures (digest);
+      alter table outlets drop column theme; alter table outlets drop column theme_from;
       drop table yardstick_pages; drop table yardsticks;
       drop table rounds; drop table ideas; drop table patterns; drop table drafters;
       drop table jobs; drop table sendings; alter table pieces drop column looks, drop column digest; alter table sources drop column upload;

@@ -33,7 +33,15 @@ describe('what the Desk says comes next', () => {
     Array.from({ length: 3 }, () => 'We mend [lamps](/lamps) and chairs at the hall. '.repeat(15)).join('\n\n- Bring one.\n\n'),
   );
   const details = {
-    ...{ ...emptyDetails(), title: 'A title', standfirst: 'A line.', slug: 'a-title', category: 'Lamps' },
+    ...{
+      ...emptyDetails(),
+      title: 'A title',
+      standfirst: 'A line.',
+      slug: 'a-title',
+      category: 'Lamps',
+      summary: 'What it gave.',
+      byline: 'The lamp table',
+    },
     description: 'x'.repeat(155),
     cover: '/pictures/11111111-1111-4111-8111-111111111111',
   };

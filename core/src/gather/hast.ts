@@ -10,13 +10,25 @@ const MOST_DEEP = 300;
 
 /** HTML as a tree. Throws a Complaint when it nests deeper than any page that people write. */
 export function parseHtml(html: string): Root {
-  const tree = fromHtml(html, { fragment: !/<(?:html|body)[\s>]/i.test(html.slice(0, 20_000)) });
+  const tree = treeOf(html);
   let level: Parent[] = [tree];
   for (let depth = 0; level.length; depth++) {
-    if (depth > MOST_DEEP) throw new Complaint('This page nests deeper than can be read: paste its words instead.');
+    if (depth > MOST_DEEP) throw new Complaint(TOO_DEEP);
     level = level.flatMap(elementsOf);
   }
   return tree;
+}
+
+const TOO_DEEP = 'This page nests deeper than can be read: paste its words instead.';
+
+function treeOf(html: string): Root {
+  try {
+    return fromHtml(html, { fragment: !/<(?:html|body)[\s>]/i.test(html.slice(0, 20_000)) });
+  } catch (cause) {
+    // The parser itself recurses.
+    if (cause instanceof RangeError) throw new Complaint(TOO_DEEP);
+    throw cause;
+  }
 }
 
 /** The elements directly in a node. */

@@ -1,5 +1,6 @@
 export type { Gathered, GatheredPicture } from './format.ts';
 export { gather, SHOWN_KINDS, type ShownKind } from './formats.ts';
+export { type Element, elementsOf, find, type Parent, parseHtml } from './hast.ts';
 export { pastedHtml } from './pasted.ts';
 export { pictureAddress } from './picture-address.ts';
 export { type Reading, READINGS } from './readings.ts';

@@ -60,6 +60,8 @@ function detailsOf(front: Record<string, unknown>): Partial<Details> {
     standfirst: text('standfirst', 'subtitle'),
     slug: text('slug')?.toLowerCase(),
     description: text('description', 'summary', 'excerpt'),
+    summary: text('summary', 'excerpt'),
+    byline: text('byline', 'author'),
     category: text('category') ?? list(front.categories)[0],
     tags: front.tags === undefined ? undefined : list(front.tags),
   };

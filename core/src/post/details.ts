@@ -3,7 +3,17 @@ import { array, number, object, string, type InferType } from 'yup';
 import { briefSchema } from './brief.ts';
 import { coverDesignSchema } from './cover-design.ts';
 
-const MOST = { title: 300, standfirst: 1000, slug: 120, description: 1000, category: 80, tag: 60, tags: 40 } as const;
+const MOST = {
+  title: 300,
+  standfirst: 1000,
+  slug: 120,
+  description: 1000,
+  summary: 1000,
+  byline: 120,
+  category: 80,
+  tag: 60,
+  tags: 40,
+} as const;
 const SLUG = /^(?:[\p{Ll}\p{N}]+(?:-[\p{Ll}\p{N}]+)*)?$/u;
 
 /** What a post says about itself, besides its page. The one description of it for forms, routes and files. */
@@ -16,6 +26,9 @@ export const detailsSchema = object({
     .max(MOST.slug, 'A slug has at most 120 characters.')
     .matches(SLUG, 'A slug is lower-case words with a dash between each.'),
   description: string().defined().default('').max(MOST.description, 'A description has at most 1,000 characters.'),
+  /** A short text for lists and feeds, and who wrote the post; none when nobody said. */
+  summary: string().max(MOST.summary, 'A summary has at most 1,000 characters.'),
+  byline: string().max(MOST.byline, 'A byline has at most 120 characters.'),
   category: string().defined().default('').max(MOST.category, 'A category has at most 80 characters.'),
   tags: array(string().defined().min(1).max(MOST.tag, 'A tag has at most 60 characters.'))
     .defined()
@@ -41,8 +54,8 @@ export type Details = InferType<typeof detailsSchema>;
 
 /** Details with nothing filled in. */
 export function emptyDetails(): Details {
-  const { words: _, brief: __, cover: ___, design: ____, left: _____, ...said } = detailsSchema.getDefault();
-  return said;
+  const { title, standfirst, slug, description, category, tags } = detailsSchema.getDefault();
+  return { title, standfirst, slug, description, category, tags };
 }
 
 /**
@@ -53,7 +66,7 @@ export function emptyDetails(): Details {
 export function fitDetails(stated: Partial<Details>): { details: Partial<Details>; cut: string[] } {
   const details: Partial<Details> = {};
   const cut: string[] = [];
-  for (const name of ['title', 'standfirst', 'description', 'category'] as const) {
+  for (const name of ['title', 'standfirst', 'description', 'summary', 'byline', 'category'] as const) {
     const said = stated[name];
     if (said === undefined) continue;
     const whole = storable(said).trim();
@@ -79,5 +92,11 @@ export function fitDetails(stated: Partial<Details>): { details: Partial<Details
   return { details, cut };
 }
 
-/** The length in characters at which a description is shown whole and used well (common practice, no source). */
-export const DESCRIPTION_LENGTH = { least: 150, most: 160 } as const;
+/** Lengths in characters, for a text of the post that stands somewhere else: `most` is what is shown of it. */
+export type ShownLength = { least: number; most: number };
+
+/** The length at which a description is shown whole and used well (common practice, no source). */
+export const DESCRIPTION_LENGTH: ShownLength = { least: 150, most: 160 };
+
+/** The length of a summary that says something and leaves something to read (common practice, no source). */
+export const SUMMARY_LENGTH: ShownLength = { least: 200, most: 300 };

@@ -2,6 +2,7 @@ import type { Rights } from '../dress/index.ts';
 import type { Speller } from '../language/speller.ts';
 import type { Details } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
+import type { Comfort } from '../theme/index.ts';
 import { type House, usualHouse } from '../tidy/index.ts';
 import type { Known } from '../write/index.ts';
 import type { FindingPlace } from './place.ts';
@@ -22,6 +23,7 @@ export const KINDS = {
   links: 'Links',
   pictures: 'Pictures and clips',
   everyone: 'For everyone',
+  comfort: 'Comfort',
 } as const;
 export type Kind = keyof typeof KINDS;
 
@@ -54,6 +56,8 @@ export type Proofed = {
   weights?: Readonly<Record<string, number>>;
   /** The addresses of clips that have no captions. */
   captionless?: readonly string[];
+  /** How it reads in the look of its outlet; none while nobody has looked. */
+  comfort?: Comfort | null;
   /** What came of trying its links, by address, as far as they were tried. */
   links?: Readonly<Record<string, TriedLink>>;
   /** What the house has published besides. */

@@ -6,11 +6,11 @@ import { postToMarkdown } from '../post/markdown.ts';
 import type { PostNode } from '../post/schema.ts';
 
 // In the order people look for them.
-const FRONT_MATTER = ['title', 'standfirst', 'slug', 'description', 'category', 'tags'] as const;
+const FRONT_MATTER = ['title', 'standfirst', 'slug', 'description', 'summary', 'byline', 'category', 'tags'] as const;
 
 /** The post as a Markdown file with its details as YAML front matter; details left empty are left out. */
 export function markdownFile(details: Details, doc: PostNode): string {
-  const front = Object.fromEntries(FRONT_MATTER.filter((name) => details[name].length > 0).map((name) => [name, details[name]]));
+  const front = Object.fromEntries(FRONT_MATTER.filter((name) => details[name]?.length).map((name) => [name, details[name]]));
   const head = Object.keys(front).length ? `---\n${stringify(front, { lineWidth: 0 })}---\n\n` : '';
   return head + postToMarkdown(doc);
 }
@@ -29,6 +29,7 @@ export function htmlFile(details: Details, doc: PostNode): string {
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, details.title || 'Untitled'),
     ...(details.description ? [element('meta', { name: 'description', content: details.description })] : []),
+    ...(details.byline ? [element('meta', { name: 'author', content: details.byline })] : []),
   ];
   const top = [element('h1', {}, details.title || 'Untitled'), ...(details.standfirst ? [element('p', {}, details.standfirst)] : [])];
   return `${toHtml({

@@ -2,6 +2,7 @@ export { proposeDescription } from './description.ts';
 export { htmlFile, markdownFile } from './files.ts';
 export {
   type Answer,
+  contentOf,
   createMessage,
   type Edition,
   findListed,

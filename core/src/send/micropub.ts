@@ -22,12 +22,19 @@ export type Message =
 /** A post as it goes to an outlet: its pictures and clips by their addresses there, and its cover, if it has one. */
 export type Edition = { details: Details; doc: PostNode; dress: Dress; cover: { address: string; alt: string } | null };
 
+/** The words of a post as HTML, as an outlet gets them and readers see them: its standfirst, then its page. */
+export const contentOf = (standfirst: string, doc: PostNode, dress: Dress): string =>
+  (standfirst ? `<p><em>${escaped(standfirst)}</em></p>\n` : '') + postToHtml(doc, dress);
+
 /** The properties an edition of a post has at its outlet. Empty details are left out. */
 export function propertiesOf({ details, doc, dress, cover }: Edition): Properties {
   const properties: Properties = {
     name: [details.title],
-    content: [{ html: (details.standfirst ? `<p><em>${escaped(details.standfirst)}</em></p>\n` : '') + postToHtml(doc, dress) }],
-    summary: [details.description],
+    content: [{ html: contentOf(details.standfirst, doc, dress) }],
+    // For lists and feeds; a description that is another goes with it as a command an outlet may not know.
+    summary: [details.summary || details.description],
+    'mp-description': details.summary ? [details.description] : [],
+    author: details.byline ? [{ type: ['h-card'], properties: { name: [details.byline] } }] : [],
     category: details.tags,
     'mp-channel': [details.category],
     // As microformats 2 has it in its draft of h-entry; a value with its alternative text as in Micropub, 3.3.2.
@@ -45,7 +52,7 @@ export function createMessage(edition: Edition): Message {
 /** The message that sends a change: what the post has replaces what is there, what it no longer has goes. */
 export function updateMessage(url: string, edition: Edition): Message {
   const replace = propertiesOf(edition);
-  const gone = ['summary', 'category', 'mp-channel', 'featured'].filter((name) => !(name in replace));
+  const gone = ['summary', 'mp-description', 'author', 'category', 'mp-channel', 'featured'].filter((name) => !(name in replace));
   return { action: 'update', url, replace, ...(gone.length ? { delete: gone } : {}) };
 }
 

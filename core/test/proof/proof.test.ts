@@ -19,6 +19,7 @@ const LONG_ENOUGH = Array.from({ length: 3 }, () => 'We mend [lamps](/lamps) and
 );
 const good = {
   ...{ title: 'A title', standfirst: 'What it gives.', description: DESCRIPTION, slug: 'a-title', category: 'Lamps' },
+  ...{ summary: 'What the evening gave.', byline: 'The lamp table' },
   cover: '/pictures/11111111-1111-4111-8111-111111111111',
 };
 const LONG_SENTENCE = `${Array.from({ length: 41 }, (_, i) => `Word${i}`).join(' ')}.`;

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { parse } from 'yaml';
 import { withFilesAlong } from '../../src/dress/picture-files.ts';
 import { readText } from '../gather/read-text.ts';
-import { detailsSchema, emptyDetails } from '@even-page/core/post/details';
+import { DESCRIPTION_LENGTH, detailsSchema, emptyDetails, SUMMARY_LENGTH } from '@even-page/core/post/details';
 import { postFromMarkdown, postToMarkdown } from '@even-page/core/post/markdown';
 import { emptyDoc } from '@even-page/core/post/schema';
 import { proposeDescription } from '../../src/send/description.ts';
@@ -18,6 +18,7 @@ const details = {
   category: 'Evenings',
   tags: ['lamps', 'wiring'],
 };
+const signed = { ...details, summary: 'Seven lamps, one evening.', byline: 'Odile and Bram' };
 
 const edition = (own: typeof details) => ({ details: own, doc, dress: {}, cover: null });
 
@@ -27,19 +28,33 @@ describe('a description', () => {
   );
 
   it('is proposed from what the post says, not from its greeting', () => {
-    const proposed = proposeDescription('', page);
+    const proposed = proposeDescription('', page, DESCRIPTION_LENGTH);
     expect(proposed).to.match(/^A dull knife/);
     expect(proposed.length).to.be.at.most(160);
   });
 
   it('never ends inside a word', () => {
-    const proposed = proposeDescription('', page);
+    const proposed = proposeDescription('', page, DESCRIPTION_LENGTH);
     if (proposed.endsWith('…')) expect(page.textContent).to.match(new RegExp(`${proposed.slice(-12, -1)}[\\s,.;]`));
   });
 
   it('begins with the standfirst, and is empty for an empty page', () => {
-    expect(proposeDescription('Two coins and a stone bring an edge back.', page)).to.match(/^Two coins/);
-    expect(proposeDescription('', emptyDoc())).to.equal('');
+    expect(proposeDescription('Two coins and a stone bring an edge back.', page, DESCRIPTION_LENGTH)).to.match(/^Two coins/);
+    expect(proposeDescription('', emptyDoc(), DESCRIPTION_LENGTH)).to.equal('');
+  });
+});
+
+describe('a summary', () => {
+  const page = postFromMarkdown(
+    'A dull knife is the dangerous one, because you push it where it does not want to go. Fifteen degrees and two coins bring the edge back on a wet stone. It takes a quarter of an hour. Whoever has done it once does it again before the next roast, for nothing in the kitchen is as good as an edge that falls through an onion by itself.',
+  );
+
+  it('is proposed longer than a description, in whole sentences', () => {
+    const proposed = proposeDescription('', page, SUMMARY_LENGTH);
+    expect(proposed).to.match(/^A dull knife.*quarter of an hour\.$/);
+    expect(proposed.length)
+      .to.be.above(proposeDescription('', page, DESCRIPTION_LENGTH).length)
+      .and.at.most(300);
   });
 });
 
@@ -52,8 +67,8 @@ describe('the Markdown file', () => {
   });
 
   it('comes back in as the same draft', () => {
-    const { draft } = readText(new TextEncoder().encode(markdownFile(details, doc)), 'post.md');
-    expect(draft!.details).to.deep.equal(Object.fromEntries(Object.entries(details).filter(([, v]) => String(v ?? '').length)));
+    const { draft } = readText(new TextEncoder().encode(markdownFile(signed, doc)), 'post.md');
+    expect(draft!.details).to.deep.equal(Object.fromEntries(Object.entries(signed).filter(([, v]) => String(v ?? '').length)));
     expect(postToMarkdown(draft!.doc)).to.equal(postToMarkdown(doc));
   });
 
@@ -64,7 +79,8 @@ describe('the Markdown file', () => {
 
 describe('the HTML file', () => {
   it('is a whole page with its title and description, all of it escaped', () => {
-    const html = htmlFile(details, doc);
+    const html = htmlFile(signed, doc);
+    expect(html).to.contain('<meta name="author" content="Odile and Bram">');
     expect(html).to.match(/^<!doctype html>\n<html lang="en">/);
     expect(html).to.contain('<title>Lamps: "safe" &#x26; sound</title>');
     expect(html).to.contain('<meta name="description" content="What the lamp evening taught.">');
@@ -101,8 +117,22 @@ describe('Micropub messages', () => {
 
   it('update by replacing what is there and deleting what is not', () => {
     const message = updateMessage('https://larkfield.example/x', edition({ ...details, tags: [], description: '' }));
-    expect(message).to.deep.include({ action: 'update', url: 'https://larkfield.example/x', delete: ['summary', 'category', 'featured'] });
+    expect(message).to.deep.include({
+      action: 'update',
+      url: 'https://larkfield.example/x',
+      delete: ['summary', 'mp-description', 'author', 'category', 'featured'],
+    });
     expect(message).to.not.have.nested.property('replace.mp-slug');
+  });
+
+  it('name who wrote it as a card, and hold summary and description apart', () => {
+    const { properties } = createMessage(edition(signed)) as {
+      properties: Record<string, unknown[]>;
+    };
+    // Source: microformats 2, h-entry: p-author is an h-card; p-summary is a short summary.
+    expect(properties.author).to.deep.equal([{ type: ['h-card'], properties: { name: ['Odile and Bram'] } }]);
+    expect(properties.summary).to.deep.equal(['Seven lamps, one evening.']);
+    expect(properties['mp-description']).to.deep.equal([details.description]);
   });
 
   it('carry the standfirst as escaped words', () => {

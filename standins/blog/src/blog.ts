@@ -117,6 +117,14 @@ function coverOf(post: Post): { value: string; alt: string } | null {
 const first = (post: Post, name: string) => String(post.properties[name]?.[0] ?? '');
 const titleOf = (post: Post) => first(post, 'name') || textOf(post.properties.content?.[0]).slice(0, 60) || 'Untitled';
 
+/** The name of who wrote it: an h-card, as microformats 2 has it, or a name. */
+function authorOf(post: Post): string {
+  const author = post.properties.author?.[0];
+  return typeof author === 'string'
+    ? author
+    : String((author as { properties?: { name?: unknown[] } } | undefined)?.properties?.name?.[0] ?? '');
+}
+
 function dateOf(post: Post) {
   const published = new Date(first(post, 'published'));
   if (Number.isNaN(published.getTime())) return '';
@@ -137,17 +145,22 @@ function onePost(post: Post) {
     typeof content === 'string' ? html`<p>${content}</p>` : raw(clean((content as { html?: string } | undefined)?.html ?? textOf(content)));
   const channel = first(post, 'mp-channel');
   const cover = coverOf(post);
+  const author = authorOf(post);
   const tags = (post.properties.category ?? []).map(String).sort((a, b) => a.localeCompare(b, 'en'));
   return page(
     titleOf(post),
     html`<article class="h-entry">
       <h1 class="p-name">${titleOf(post)}</h1>
-      <p class="small">${dateOf(post)}${channel ? html` in <a href="/category/${slugify(channel)}">${channel}</a>` : ''}</p>
+      <p class="small">
+        ${dateOf(post)}${channel ? html` in <a href="/category/${slugify(channel)}">${channel}</a>` : ''}${
+          author ? html`, by <span class="p-author h-card">${author}</span>` : ''
+        }
+      </p>
       ${cover ? html`<img class="u-featured" src="${cover.value}" alt="${cover.alt}" />` : ''}
       <div class="e-content">${body}</div>
       ${tags.length ? html`<p class="small">${tags.map((t) => html`<a class="p-category" href="/tag/${slugify(t)}">${t}</a> `)}</p>` : ''}
     </article>`,
-    first(post, 'summary'),
+    first(post, 'mp-description') || first(post, 'summary'),
     cover?.value,
   );
 }

@@ -18,10 +18,11 @@ const NO_ANSWER = 'Nothing answered at this address in time. Open it in your bro
 
 /**
  * Fetches what stands at a web address, from public addresses of the internet only: that is checked after the name
- * was looked up and again after each redirect. Throws a Complaint when it is not there, too large, or too slow.
+ * was looked up and again after each redirect. `known` is a host (with its port) somebody of the house has set up, which
+ * may be anywhere. Throws a Complaint when it is not there, too large, or too slow.
  */
-export async function fetchAddress(address: string): Promise<Material> {
-  const { url, response } = await reached(address);
+export async function fetchAddress(address: string, known?: string): Promise<Material> {
+  const { url, response } = await reached(address, { known });
   return { name: nameOf(url, response.headers), bytes: await bodyOf(response), address: url.href };
 }
 
@@ -101,14 +102,14 @@ export async function firstBytes(address: string): Promise<{ address: string; na
 /** A media file of the web as it comes, or a range of it; reached and refused like `fetchAddress`. */
 export async function streamAddress(address: string, range: string | null): Promise<IncomingMessage> {
   // An hour of a clip may be listened to; only its beginning must not be long in coming.
-  return (await reached(address, { ...(range ? { range } : {}) }, STREAM_MS)).response;
+  return (await reached(address, { headers: range ? { range } : {}, mostMs: STREAM_MS })).response;
 }
 
 const STREAM_MS = 2 * 60 * 60_000;
 
 /** What answers with success at an address, after the redirects. */
-async function reached(address: string, headers: Record<string, string> = {}, mostMs = MOST_MS): Promise<Reached> {
-  const answer = await followed(address, { headers, mostMs });
+async function reached(address: string, asking: Asking = {}): Promise<Reached> {
+  const answer = await followed(address, asking);
   const { statusCode } = answer.response;
   if (statusCode === 200 || statusCode === 206) return answer;
   answer.response.destroy();
@@ -119,18 +120,18 @@ async function reached(address: string, headers: Record<string, string> = {}, mo
 
 /** An answer, the address it came from, and where that is when all redirects on the way were for good. */
 type Reached = { url: URL; response: IncomingMessage; movedTo: string | null };
-type Asking = { method?: 'GET' | 'HEAD'; headers?: Record<string, string>; mostMs?: number };
+type Asking = { method?: 'GET' | 'HEAD'; headers?: Record<string, string>; mostMs?: number; known?: string | undefined };
 
 // RFC 9110, 15.4.2 and 15.4.9.
 const FOR_GOOD = new Set([301, 308]);
 
 /** What answers at an address, whatever it says, after the redirects. */
-async function followed(address: string, { method = 'GET', headers = {}, mostMs = MOST_MS }: Asking): Promise<Reached> {
+async function followed(address: string, { method = 'GET', headers = {}, mostMs = MOST_MS, known }: Asking): Promise<Reached> {
   const signal = AbortSignal.timeout(mostMs);
   let url = webAddress(address);
   let isForGood = true;
   for (let n = 0; n <= MOST_REDIRECTS; n++) {
-    const response = await ask(url, method, signal, headers);
+    const response = await ask(url, { method, signal, headers, isFree: url.host === known || isAllowed(url.host) });
     const { statusCode = 0 } = response;
     const { location } = response.headers;
     if (statusCode < 300 || statusCode >= 400 || !location) return { url, response, movedTo: n && isForGood ? url.href : null };
@@ -159,10 +160,11 @@ const publicOnly: LookupFunction = (host, options, done) =>
     else done(null, found[0]!.address, found[0]!.family);
   });
 
-function ask(url: URL, method: string, signal: AbortSignal, more: Record<string, string>): Promise<IncomingMessage> {
+type Ask = { method: string; signal: AbortSignal; headers: Record<string, string>; isFree: boolean };
+
+function ask(url: URL, { method, signal, headers, isFree }: Ask): Promise<IncomingMessage> {
   const host = url.hostname.replace(/^\[|\]$/g, '');
-  const free = isAllowed(url.host);
-  if (!free && isIP(host) && !isPublic(host)) throw new Complaint(NOT_PUBLIC);
+  if (!isFree && isIP(host) && !isPublic(host)) throw new Complaint(NOT_PUBLIC);
   return new Promise((resolve, reject) => {
     const request = (url.protocol === 'https:' ? requestHttps : requestHttp)(
       url,
@@ -173,9 +175,9 @@ function ask(url: URL, method: string, signal: AbortSignal, more: Record<string,
           accept: 'text/html,text/*,application/*;q=0.9,*/*;q=0.5',
           'accept-encoding': 'identity',
           'user-agent': 'EvenPage/0.1',
-          ...more,
+          ...headers,
         },
-        ...(free ? {} : { lookup: publicOnly }),
+        ...(isFree ? {} : { lookup: publicOnly }),
       },
       resolve,
     );

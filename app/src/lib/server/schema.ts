@@ -2,6 +2,7 @@ import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, real, text
 import type { Focus, Rights } from '@even-page/core/dress';
 import type { Passage, Reading, SourceKind } from '@even-page/core/gather';
 import type { Form, OwnBrief } from '@even-page/core/post/brief';
+import type { Theme } from '@even-page/core/theme';
 import type { Details } from '@even-page/core/post/details';
 import type { Origin } from '@even-page/core/post/schema';
 import type { Gravity } from '@even-page/core/proof';
@@ -193,6 +194,9 @@ export const outlets = pgTable('outlets', {
   endpoint: text('endpoint').notNull(),
   mediaEndpoint: text('media_endpoint'),
   token: text('token').notNull(),
+  /** How it shows posts, and the address of the one that was read for it; none while nobody has. */
+  theme: jsonb('theme').$type<Theme>(),
+  themeFrom: text('theme_from'),
   createdAt: moment('created_at').notNull().defaultNow(),
 });
 

@@ -2,6 +2,7 @@ import type { Reading, ShownKind, Source } from '@even-page/core/gather';
 import type { Details } from '@even-page/core/post/details';
 import type { Form } from '@even-page/core/post/brief';
 import type { Origin, PostNode } from '@even-page/core/post/schema';
+import type { Theme } from '@even-page/core/theme';
 import type { TaskName } from '@even-page/core/write';
 import type { Edit, House } from '@even-page/core/tidy';
 import type { Step } from '$lib/steps.ts';
@@ -28,6 +29,8 @@ export type SourceInHand = {
 };
 
 export type Outlet = { id: string; name: string; endpoint: string };
+/** The theme of an outlet as it was last read, and from which of its posts; without one, the post it is offered to be read from. */
+export type OutletTheme = { theme: Theme | null; from: string; notes: string[] };
 export type Posting = { outletId: string; outlet: string; url: string; version: number; sentAt: Date };
 
 /** A service that drafts, as it can be chosen. */

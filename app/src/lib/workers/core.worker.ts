@@ -10,6 +10,7 @@ import type { Rights } from '@even-page/core/dress';
 import type { Source } from '@even-page/core/gather';
 import { docFromJSON, schema, type Origin, type PostNode } from '@even-page/core/post/schema';
 import type { Details } from '@even-page/core/post/details';
+import type { Comfort } from '@even-page/core/theme';
 import type { Brief, OwnBrief } from '@even-page/core/post/brief';
 import {
   addressesOf,
@@ -198,6 +199,7 @@ export type AroundProof = {
   hosts: readonly string[];
   weights: Record<string, number>;
   captionless: readonly string[];
+  comfort: Comfort | null;
   /** The English the piece is spelt in, and the name of its yardstick; empty while it has none. */
   english: English;
   yardstick: string;

@@ -45,6 +45,8 @@ async function grammarOf(text: string, english: English): Promise<Usage[]> {
     const message = lint.message();
     if (!GRAMMAR.has(lint.lint_kind()) || TASTE.test(message)) return [];
     const { start, end } = lint.span();
+    // “Twenty minutes. Not longer: …” is right.
+    if (/no longer/.test(message) && /^\s*(?:[^\p{L}\s]|than\b|$)/u.test(text.slice(places[end]))) return [];
     const instead = lint.suggestions().flatMap((s) => s.get_replacement_text() || []);
     return [
       {

@@ -9,6 +9,7 @@
   import type { Piece } from '../piece.svelte.ts';
   import { takeReportAlong } from '../send/take-along.ts';
   import BarChart from './BarChart.svelte';
+  import ComfortWatch from './ComfortWatch.svelte';
   import FiguresTab from './FiguresTab.svelte';
   import WhatCounts from './WhatCounts.svelte';
   import OneFinding from './OneFinding.svelte';
@@ -78,6 +79,7 @@
 </script>
 
 <svelte:window {onkeydown} />
+<ComfortWatch {piece} />
 
 <div class="bar">
   <Views

@@ -1,6 +1,7 @@
 import type { Rights } from '@even-page/core/dress';
 import type { Figures, Finding, OwnPost, TriedLink } from '@even-page/core/proof';
 import type { Details } from '@even-page/core/post/details';
+import type { Comfort } from '@even-page/core/theme';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
 import { askServer, json, refusalOf } from '$lib/ask-server.ts';
 import type { English } from '@even-page/core/language/speller';
@@ -50,6 +51,8 @@ export class Proofing {
   inMaterial = $state<number | null>(null);
   /** The name of the yardstick the page is held against; empty while there is none. */
   yardstick = '';
+  /** How the page reads in the theme of its outlet, as it was last measured. */
+  comfort: Comfort | null = null;
   /** The passages nobody has read for grammar and usage yet. */
   unread = $state.raw<readonly string[]>([]);
   isTryingLinks = $state(false);
@@ -103,6 +106,7 @@ export class Proofing {
       hosts: this.#around.hosts(),
       weights: this.#around.weights(),
       captionless: this.#around.captionless(),
+      comfort: this.comfort,
       english: this.#english(),
       yardstick: this.yardstick,
     });
@@ -118,6 +122,12 @@ export class Proofing {
     this.#isReading = true;
     await core().learnSpelling(this.#english());
     await this.#look();
+  }
+
+  /** Takes in how the page reads in the theme of its outlet. */
+  learnComfort(comfort: Comfort): void {
+    this.comfort = comfort;
+    this.soon();
   }
 
   /** Leaves reading for grammar to those who wait for it. */

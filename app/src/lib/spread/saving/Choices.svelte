@@ -13,6 +13,8 @@
     standfirst: 'Standfirst',
     slug: 'Slug',
     description: 'Description',
+    summary: 'Summary',
+    byline: 'Byline',
     category: 'Category',
     tags: 'Tags',
     words: 'Words wanted',

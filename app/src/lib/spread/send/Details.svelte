@@ -1,8 +1,8 @@
-<!-- The details of the post: title, slug, description, category, tags. -->
+<!-- The details of the post: title, slug, description, summary, byline, category, tags. -->
 <script lang="ts">
   import { TagsInput } from '@skeletonlabs/skeleton-svelte';
   import { slugOf } from '@even-page/core/language/slug';
-  import { DESCRIPTION_LENGTH, detailsSchema } from '@even-page/core/post/details';
+  import { DESCRIPTION_LENGTH, detailsSchema, SUMMARY_LENGTH } from '@even-page/core/post/details';
   import { proposeDescription } from '@even-page/core/send';
   import type { Piece } from '../piece.svelte.ts';
 
@@ -74,10 +74,34 @@
     {#if length}{length}<span class="sr"> characters; {least} to {most} is best</span>{:else if piece.page.hasWords}<button
         class="word"
         onclick={() => {
-          piece.details.description = proposeDescription(details.standfirst, piece.page.doc);
+          piece.details.description = proposeDescription(details.standfirst, piece.page.doc, DESCRIPTION_LENGTH);
         }}>offer</button
       >{/if}
   </small>
+</div>
+<div class="field">
+  <label for="detail-summary">Summary</label>
+  <textarea
+    id="detail-summary"
+    class="line"
+    rows="2"
+    maxlength="1000"
+    bind:value={piece.details.summary}
+    placeholder="For lists and feeds: two or three sentences"></textarea>
+  <small>
+    {#if details.summary}{details.summary.length}<span class="sr"> characters</span>{:else if piece.page.hasWords}<button
+        class="word"
+        aria-label="offer a summary"
+        onclick={() => {
+          piece.details.summary = proposeDescription(details.standfirst, piece.page.doc, SUMMARY_LENGTH);
+        }}>offer</button
+      >{/if}
+  </small>
+</div>
+<div class="field">
+  <label for="detail-byline">Byline</label>
+  <input id="detail-byline" class="line" maxlength="120" bind:value={piece.details.byline} placeholder="Who wrote it" />
+  <small></small>
 </div>
 <div class="field">
   <label for="detail-category">Category</label>
