@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, pageOf, saved, step, test } from './fixtures.ts';
+import { bring, expect, pageOf, saved, step, test } from './fixtures.ts';
 
 // In words no other test has: what stands in two pieces is a finding.
 const PLAIN = 'Lay the loose end under its peg at the back and draw it over to you. Turn it down there and then up again. ';
@@ -11,6 +11,8 @@ title: Chair caning in seven steps
 standfirst: A bowl of water and a pattern.
 description: ${'Each of the seven steps is learned in an evening, with a bowl of water beside it. '.repeat(2).trim().slice(0, 155)}
 category: Chairs
+summary: Seven steps, seven layers, one seat of cane.
+byline: The chair table
 slug: chair-caning-in-seven-steps
 ---
 
@@ -140,4 +142,15 @@ test('a figure and a name nobody said are found against the material, and a name
   await page.getByRole('button', { name: 'A name of the house' }).click();
   await expect(finding(page, '“Ottilie”')).toHaveCount(0);
   await expect(finding(page, '“fifty minutes”')).toHaveCount(1);
+});
+
+test('where grammar cannot be read it says so, and goes on when asked', async ({ page }) => {
+  const WORKER = /usage\.worker/;
+  await page.route(WORKER, (route) => route.abort());
+  await bring(page, 'chair-caning.md');
+  await step(page, 'Proof');
+  await expect(page.getByText(/Grammar could not be read: \d+ passages to go/)).toBeVisible();
+  await page.unroute(WORKER);
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByText('passages to go')).toHaveCount(0, { timeout: 60_000 });
 });

@@ -1,5 +1,5 @@
 import { type Finding, type Found, type Proofed, type Ready, ready } from './check.ts';
-import type { FindingPlace } from './place.ts';
+import { blockNumbers, type FindingPlace } from './place.ts';
 import { CHECKS } from './checks/index.ts';
 
 /** What a proof found, what of it the writer left as it is, and the names of the checks that were made. */
@@ -9,7 +9,7 @@ export type Proofs = { findings: Finding[]; left: Finding[]; checked: string[] }
 export function proof(post: Proofed): Proofs {
   const given = ready(post);
   const checks = CHECKS.filter(({ name }) => !given.house.unchecked.includes(name));
-  const order = new Map(given.doc.children.flatMap((block, i) => idsIn(block).map((id) => [id, i] as const)));
+  const order = blockNumbers(given.doc);
   const placed = (place: FindingPlace) => (place && 'block' in place ? (order.get(place.block) ?? 0) : -1);
   const findings = checks.flatMap((check) => {
     const { name, kind, gravity, why } = check;
@@ -36,15 +36,6 @@ export function proof(post: Proofed): Proofs {
 }
 
 const from = (place: FindingPlace): number => (place && 'from' in place ? (place.from ?? 0) : 0);
-
-function idsIn(block: Ready['doc']): string[] {
-  const ids = [block.attrs.id as string];
-  block.descendants((node) => {
-    if (node.attrs.id) ids.push(node.attrs.id as string);
-    return !node.isTextblock;
-  });
-  return ids;
-}
 
 function wordsAt(place: FindingPlace, { stretches }: Ready): string {
   if (!place || 'detail' in place || !place.to) return '';

@@ -31,13 +31,16 @@ function linterFor(english: English): Promise<LocalLinter> {
       await made.setup();
       return made;
     })();
+    // It may be there when it is asked for again.
+    linter.catch(() => (linter = undefined));
   }
   return linter;
 }
 
 async function grammarOf(text: string, english: English): Promise<Usage[]> {
   const made = await linterFor(english);
-  const found = await made.lint(text, { language: 'plaintext' });
+  // A passage it cannot read is one it finds nothing in.
+  const found = await made.lint(text, { language: 'plaintext' }).catch(() => []);
   // Its places count code points; ours UTF-16.
   const places = [0];
   for (const sign of text) places.push(places.at(-1)! + sign.length);
@@ -46,7 +49,7 @@ async function grammarOf(text: string, english: English): Promise<Usage[]> {
     if (!GRAMMAR.has(lint.lint_kind()) || TASTE.test(message)) return [];
     const { start, end } = lint.span();
     // “Twenty minutes. Not longer: …” is right.
-    if (/no longer/.test(message) && /^\s*(?:[^\p{L}\s]|than\b|$)/u.test(text.slice(places[end]))) return [];
+    if (/no longer/.test(message) && /^(?: longer)?\s*(?:[^\p{L}\s]|than\b|$)/u.test(text.slice(places[end]))) return [];
     const instead = lint.suggestions().flatMap((s) => s.get_replacement_text() || []);
     return [
       {
@@ -64,7 +67,7 @@ const work = {
   /** What is found in how some passages are said: grammar (harper.js), passive voice, hedges, insensitive words. */
   async read(texts: readonly string[], english: English): Promise<(readonly [string, Usage[]])[]> {
     const found: (readonly [string, Usage[]])[] = [];
-    for (const text of texts) found.push([text, [...(await grammarOf(text, english).catch(() => [])), ...usageOf(text)]]);
+    for (const text of texts) found.push([text, [...(await grammarOf(text, english)), ...usageOf(text)]]);
     return found;
   },
 };

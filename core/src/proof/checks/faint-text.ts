@@ -1,5 +1,5 @@
 import type { Check } from '../check.ts';
-import { placeOfBlock } from '../spot.ts';
+import { placeOfBlock } from '../place.ts';
 
 export const faintText: Check = {
   name: 'faint words',

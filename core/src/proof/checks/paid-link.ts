@@ -3,7 +3,7 @@ import { plainText } from '../../post/sections.ts';
 import { type Check, PRACTICE } from '../check.ts';
 import { linkSays } from '../each-link.ts';
 import { linksOf } from '../links-of.ts';
-import { placeIn } from '../place.ts';
+import { blockNumbers, placeIn } from '../place.ts';
 
 const SAYS_SO =
   /\b(?:paid|pays? us|sponsor(?:ed|s|ship)?|advert(?:isement|ising)?s?|affiliate|commission|we (?:earn|are paid)|in partnership|partner links?)\b/i;
@@ -19,13 +19,7 @@ export const paidLink: Check = {
   run({ doc, stretches, house }) {
     if (!house.paid.length) return [];
     const told = doc.children.map((block) => SAYS_SO.test(plainText(block)));
-    const blockOf = new Map(
-      doc.children.flatMap((block, n) => {
-        const ids = [block.attrs.id as string];
-        block.descendants((node) => void (node.attrs.id && ids.push(node.attrs.id as string)));
-        return ids.map((id) => [id, n] as const);
-      }),
-    );
+    const blockOf = blockNumbers(doc);
     return stretches.flatMap((stretch) =>
       linksOf(stretch).flatMap((link) => {
         if (!leadsTo(link.href, house.paid)) return [];

@@ -1,5 +1,5 @@
 import type { Check } from '../check.ts';
-import { placeOfBlock } from '../spot.ts';
+import { placeOfBlock } from '../place.ts';
 
 export const widerThanScreen: Check = {
   name: 'wider than the screen',

@@ -8,7 +8,7 @@
   let { piece }: { piece: Piece } = $props();
 
   const AFTER_MS = 1500;
-  let frame: HTMLIFrameElement;
+  let frame = $state<HTMLIFrameElement>();
   let html = $state('');
 
   // Without an answer it is measured on a plain page.
@@ -21,29 +21,33 @@
   });
 
   function measure() {
-    const doc = frame.contentDocument;
-    if (!doc?.body || !html) return;
+    const doc = frame?.contentDocument;
+    if (!frame || !doc?.body) return;
+    const { style } = frame;
     const blocks = piece.page.doc.childCount;
     const wide = SCREENS.flatMap(({ px }) => {
-      frame.style.width = `${px}px`;
+      style.width = `${px}px`;
       return stickingOut(doc, blocks);
     });
     // What sticks out of several screens is told once, for the widest.
     const last = new Map(wide.map((spot) => [`${spot.block} ${spot.words}`, spot]));
-    frame.style.width = `${SCREENS[0].px}px`;
+    style.width = `${SCREENS[0].px}px`;
     piece.proofing.learnComfort({ ...measureComfort(doc, blocks), outlet: piece.shown.name, wide: [...last.values()] });
   }
 </script>
 
-<iframe
-  bind:this={frame}
-  title="The post, measured"
-  aria-hidden="true"
-  tabindex="-1"
-  sandbox="allow-same-origin"
-  srcdoc={html}
-  onload={measure}
-></iframe>
+<!-- Not before there is something to measure: no server writes what listens to its loading. -->
+{#if html}
+  <iframe
+    bind:this={frame}
+    title="The post, measured"
+    aria-hidden="true"
+    tabindex="-1"
+    sandbox="allow-same-origin"
+    srcdoc={html}
+    onload={measure}
+  ></iframe>
+{/if}
 
 <style>
   iframe {

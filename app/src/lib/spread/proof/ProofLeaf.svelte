@@ -151,7 +151,14 @@
         <p class="note">{fine.join(', ')}</p>
       </details>
       {#if proofing.unread.length}
-        <p class="note" role="status">Reading for grammar: {count(proofing.unread.length, 'passage')} to go.</p>
+        <p class="note" role="status">
+          {#if proofing.isReadingStopped}
+            Grammar could not be read: {count(proofing.unread.length, 'passage')} to go.
+            <button class="word" onclick={() => void proofing.readClosely()}>Go on</button>
+          {:else}
+            Reading for grammar: {count(proofing.unread.length, 'passage')} to go.
+          {/if}
+        </p>
       {/if}
       {#if proofing.addresses.length}
         <p class="note" role="status">

@@ -6,7 +6,7 @@ import { looseTies, type TiesSeen } from '@even-page/core/write';
 import { askServer, json, refusalOf } from '$lib/ask-server.ts';
 import type { English } from '@even-page/core/language/speller';
 import { core } from '$lib/workers/core.ts';
-import { usage } from '$lib/workers/usage.ts';
+import { readUsage } from '$lib/workers/usage.ts';
 import type { CoreWork } from '$lib/workers/core.worker.ts';
 import { showLooseTies } from '../page/loose-ties.ts';
 import type { PageInHand } from '../page/page-in-hand.svelte.ts';
@@ -55,6 +55,8 @@ export class Proofing {
   comfort: Comfort | null = null;
   /** The passages nobody has read for grammar and usage yet. */
   unread = $state.raw<readonly string[]>([]);
+  /** Whether nobody can read for grammar now: what it takes could not be fetched. */
+  isReadingStopped = $state(false);
   isTryingLinks = $state(false);
   /** The ids of paragraphs whose origin marks may no longer hold. */
   loose = $state.raw<readonly string[]>([]);
@@ -141,10 +143,13 @@ export class Proofing {
     try {
       while (this.#isReading && this.unread.length) {
         const texts = this.unread.slice(0, READ_AT_ONCE);
-        await core().learnUsages(await usage().read(texts, this.#english()));
+        await core().learnUsages(await readUsage(texts, this.#english()));
         this.unread = this.unread.slice(texts.length);
         this.soon();
       }
+      this.isReadingStopped = false;
+    } catch {
+      this.isReadingStopped = true;
     } finally {
       this.#isAtIt = false;
     }
