@@ -80,14 +80,31 @@ function nearTo(direction: Direction, matters: readonly Matter[]): Matter[] {
   return treated;
 }
 
+/** How alike each two directions are: only the stems that two share are gone through. */
+function likenesses(directions: readonly Direction[]): Float32Array[] {
+  const like = directions.map(() => new Float32Array(directions.length));
+  const having = new Map<string, { at: number; weight: number }[]>();
+  for (const [i, direction] of directions.entries())
+    for (const [stem, weight] of direction) {
+      const earlier = having.get(stem);
+      if (!earlier) {
+        having.set(stem, [{ at: i, weight }]);
+        continue;
+      }
+      for (const other of earlier) like[i]![other.at]! += weight * other.weight;
+      earlier.push({ at: i, weight });
+    }
+  for (const [i, row] of like.entries()) for (let k = 0; k < i; k++) like[k]![i] = row[k]!;
+  return like;
+}
+
 /**
  * Groups of like directions, by their numbers: the likest two groups are made one until none are alike enough (average linkage; Sokal and
  * Michener 1958). Each group knows its likest, so that joining two asks only those whose likest was one of them.
  */
 function joined(directions: readonly Direction[]): number[][] {
   const n = directions.length;
-  const like = Array.from({ length: n }, () => new Float32Array(n));
-  for (let i = 0; i < n; i++) for (let k = i + 1; k < n; k++) like[i]![k] = like[k]![i] = alike(directions[i]!, directions[k]!);
+  const like = likenesses(directions);
   const groups: (number[] | null)[] = directions.map((_, i) => [i]);
   const likest = (i: number): number => {
     let best = -1;
