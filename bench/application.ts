@@ -6,7 +6,7 @@ import { promisify } from 'node:util';
 import { gzipSync } from 'node:zlib';
 import { PGlite } from '@electric-sql/pglite';
 import type { Browser } from '@playwright/test';
-import { startBlog, startServer, type RunningServer } from '../app/test/running-server.ts';
+import { startBlog, startResultList, startServer, type RunningServer } from '../app/test/running-server.ts';
 import { quantile, type Figure } from './measure.ts';
 
 const PIECES = 10_000;
@@ -14,10 +14,13 @@ const PIECES = 10_000;
 /** A data folder with the demo in it. */
 export async function demoFolder(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'bench-'));
-  const [server, blog] = await Promise.all([startServer({ data: folder }), startBlog()]);
+  const [blog, results] = await Promise.all([startBlog(), startResultList()]);
+  const env = { RESULTS_URL: results.address, EVEN_PAGE_FETCH_ALLOW: new URL(results.address).host };
+  const server = await startServer({ data: folder, env });
   await promisify(execFile)('node', ['--import', 'tsx', 'demo/load.ts', server.address, blog.address, blog.token]);
   await server.stop();
   blog.stop();
+  results.stop();
   return folder;
 }
 

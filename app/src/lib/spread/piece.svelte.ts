@@ -17,7 +17,7 @@ import { DressInHand } from './dress/dress-in-hand.svelte.ts';
 import type { Drafter, Outlet, PieceData, Posting } from './piece-data.ts';
 import { Player } from './player/player.svelte.ts';
 import { Proofing } from './proof/proofing.svelte.ts';
-import { ShownPost } from './page/shown-post.svelte.ts';
+import { ShownTheme } from './page/shown-theme.svelte.ts';
 import { Saver } from './saving/saver.svelte.ts';
 import type { Drafting } from './write/draft/drafting.svelte.ts';
 
@@ -31,7 +31,7 @@ export class Piece {
   readonly saver: Saver;
   readonly player = new Player();
   readonly making = new Making(this);
-  readonly shown = new ShownPost(this);
+  readonly shown = new ShownTheme(this);
   #details = $state() as Details;
   #step = $state() as Step;
   outlets = $state.raw<Outlet[]>([]);

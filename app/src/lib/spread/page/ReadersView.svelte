@@ -5,6 +5,7 @@
   import { measureComfort, stickingOut } from './measure-comfort.ts';
   import type { Piece } from '../piece.svelte.ts';
   import PostFrame from './PostFrame.svelte';
+  import { shownPost } from './shown-post.ts';
   import TakeTheme from './TakeTheme.svelte';
 
   let { piece }: { piece: Piece } = $props();
@@ -32,7 +33,7 @@
   });
   const html = $derived.by(() => {
     void piece.page.tick;
-    return shown.html();
+    return shownPost(piece);
   });
 
   let measured = $state.raw<ReturnType<typeof measureComfort> | null>(null);

@@ -2,9 +2,9 @@
 <script lang="ts">
   import { refusalOf } from '$lib/ask-server.ts';
   import Ask from '$lib/parts/Ask.svelte';
-  import type { ShownPost } from './shown-post.svelte.ts';
+  import type { ShownTheme } from './shown-theme.svelte.ts';
 
-  let { shown }: { shown: ShownPost } = $props();
+  let { shown }: { shown: ShownTheme } = $props();
 
   let open = $state(false);
   let busy = $state(false);

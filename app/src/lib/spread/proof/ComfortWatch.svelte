@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import { SCREENS } from '@even-page/core/theme';
   import { measureComfort, stickingOut } from '../page/measure-comfort.ts';
+  import { shownPost } from '../page/shown-post.ts';
   import type { Piece } from '../piece.svelte.ts';
 
   let { piece }: { piece: Piece } = $props();
@@ -16,7 +17,7 @@
 
   $effect(() => {
     void [piece.page.tick, piece.details.title, piece.details.standfirst, piece.shown.known];
-    const timer = setTimeout(() => (html = piece.shown.html()), AFTER_MS);
+    const timer = setTimeout(() => (html = shownPost(piece)), AFTER_MS);
     return () => clearTimeout(timer);
   });
 

@@ -1,32 +1,16 @@
-import type { Details } from '@even-page/core/post/details';
-import { contentOf } from '@even-page/core/send';
-import { pageInTheme, plainTheme } from '@even-page/core/theme';
-import figures from '../../../../../docs/outlet.css?raw';
 import { askServer, json } from '$lib/ask-server.ts';
-import type { DressInHand } from '../dress/dress-in-hand.svelte.ts';
-import type { MaterialInHand } from '../gather/material-in-hand.svelte.ts';
 import type { Outlet, OutletTheme, Posting } from '../piece-data.ts';
-import type { PageInHand } from './page-in-hand.svelte.ts';
 
-/** What it is made of: the parts of a piece. */
-type Parts = {
-  readonly page: PageInHand;
-  readonly material: MaterialInHand;
-  readonly dress: DressInHand;
-  readonly details: Readonly<Details>;
-  readonly outlets: readonly Outlet[];
-  readonly postings: readonly Posting[];
-};
+/** Where the post may stand, and where it does. */
+type Outlets = { readonly outlets: readonly Outlet[]; readonly postings: readonly Posting[] };
 
-const PLAIN = plainTheme(figures);
-
-/** The post as readers will see it: the same words an outlet gets, in the theme of that outlet. */
-export class ShownPost {
+/** In whose theme the post is shown as readers will see it. */
+export class ShownTheme {
   #themes = $state.raw<Readonly<Record<string, OutletTheme>>>({});
   #chosen = $state<string | null>(null);
-  readonly #piece: Parts;
+  readonly #piece: Outlets;
 
-  constructor(piece: Parts) {
+  constructor(piece: Outlets) {
     this.#piece = piece;
   }
 
@@ -63,12 +47,5 @@ export class ShownPost {
 
   #learn(id: string, theme: OutletTheme) {
     this.#themes = { ...this.#themes, [id]: theme };
-  }
-
-  /** The whole document. Safe to show: it is made of the post's own nodes, whose addresses are checked. */
-  html(): string {
-    const { page, details, dress, material } = this.#piece;
-    const html = contentOf(details.standfirst, page.doc, { ...dress.dress(), paid: material.house.paid });
-    return pageInTheme(this.known?.theme ?? PLAIN, { title: details.title || 'Untitled', html });
   }
 }
