@@ -81,7 +81,10 @@ await take('pictures', {}, async (page) => {
 await take('spread-proof', { piece: 'What the mending log', step: 6 }, async (page) => {
   await page.getByRole('button', { name: /skips a level/ }).click();
 });
-await take('spread-send', { piece: 'Autumn mending day', step: 7 });
+await take('spread-send', { piece: 'Autumn mending day', step: 7 }, async (page) => {
+  await page.getByRole('radio', { name: 'Reader’s view' }).click();
+  await page.getByText(/^\s*Lines/).waitFor();
+});
 await take('spread-yardstick', { piece: KNIVES, step: 6 }, async (page) => {
   await page.getByRole('radio', { name: 'Yardstick' }).click();
   await page.getByText(/^Treats/).waitFor();

@@ -1,3 +1,6 @@
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect, LEFT, axe, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
 import type { Page } from '@playwright/test';
 
@@ -133,4 +136,38 @@ test('what is wider than a screen in the theme of the outlet is a finding, and i
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Remove table' }).click();
   await expect(finding).toHaveCount(0, { timeout: 20_000 });
+});
+
+test('a theme that is hard to read is told, each fault for itself', async ({ page, house }) => {
+  const css = 'body { background: #fff } p { font: 13px/1.1 Arial; color: #777 } li { font: 16px/1.5 Georgia; color: #111 }';
+  const press = createServer((request, answer) =>
+    request.url!.startsWith('/micropub')
+      ? answer.writeHead(200, { 'content-type': 'application/json' }).end('{}')
+      : answer
+          .writeHead(200, { 'content-type': 'text/html' })
+          .end(`<html><head><style>${css}</style></head><body><div class="e-content"><p>Words.</p></div></body></html>`),
+  );
+  press.listen(0, '127.0.0.1');
+  await once(press, 'listening');
+  const address = `http://127.0.0.1:${(press.address() as AddressInfo).port}`;
+  const body = { name: 'Pale press', endpoint: `${address}/micropub`, token: 't' };
+  const { id } = (await (await house.server.call('/outlets', { method: 'POST', body })).json()) as { id: string };
+
+  await bringDraft(page, '# Lists\n\nWhere they stand, and why.\n\n- One of them\n- Another\n');
+  await page.getByRole('radio', { name: 'Reader’s view' }).click();
+  await page.getByLabel('as on').selectOption(id);
+  await page.getByRole('button', { name: 'Read its theme' }).click();
+  // Where nothing stands yet, its own address is offered.
+  await expect(page.getByLabel('Address of a post')).toHaveValue(`${address}/`);
+  await page.getByRole('button', { name: 'Read it', exact: true }).click();
+  await expect(page.getByRole('status').filter({ hasText: /Lines 1\.10 apart, text 13 px, contrast 4\.5 to 1/ })).toBeVisible();
+  press.close();
+
+  await step(page, 'Proof');
+  const item = (says: string) => page.locator(LEFT).locator('.item', { hasText: says });
+  await expect(item('Lines stand 1.10 apart on Pale press')).toBeVisible({ timeout: 20_000 });
+  await expect(item('Text is 13 px high on Pale press')).toBeVisible();
+  await expect(item('The text is in 2 fonts on Pale press: Arial, Georgia')).toBeVisible();
+  // Source: the example of WCAG 2.2, #777777 on white.
+  await expect(item('“Where they stand, and why.” stands out too little, 4.48 to 1')).toBeVisible();
 });

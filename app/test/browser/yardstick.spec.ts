@@ -1,4 +1,4 @@
-import { axe, expect, LEFT, pageOf, step, test } from './fixtures.ts';
+import { axe, expect, LEFT, pageOf, saved, step, test } from './fixtures.ts';
 
 const DRAFT = `# A knife that cuts
 
@@ -59,7 +59,9 @@ test('a draft is held against ten pages: two left out, three matters into the ou
 
   // A heading taken from a page is found.
   await pageOf(page).locator('p').last().click();
-  await page.keyboard.press('End');
+  await page.keyboard.press('Control+End');
+  // The editor has heard of the caret by then.
+  await saved(page);
   await page.keyboard.press('Enter');
   await page.keyboard.type('## Do not cut yourself');
   await page.getByRole('radio', { name: /^Findings/ }).click();
