@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { expect, LEFT, axe, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
+import { expect, LEFT, axe, MATERIAL, pageOf, publishOnBlog, saved, step, test } from './fixtures.ts';
 import type { Page } from '@playwright/test';
 
 const WIDE = Array.from({ length: 40 }, (_, n) => `Bench number ${n + 1}`);
@@ -70,10 +70,7 @@ test('the view of readers is what the outlet publishes, node by node, in its the
   await page.getByLabel('Byline').fill('The knife table');
   await page.getByRole('button', { name: 'offer a summary' }).click();
   await saved(page);
-  await page.getByRole('button', { name: 'Publish' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
-  await expect(page.getByText('Published on Hall blog.')).toBeVisible();
-  const url = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href'))!;
+  const url = await publishOnBlog(page);
 
   // The theme is read from that post.
   await page.getByRole('radio', { name: 'Reader’s view' }).click();

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { startStock } from '../running-server.ts';
-import { bring, drop, expect, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
+import { bring, drop, expect, MATERIAL, pageOf, publishOnBlog, saved, step, test } from './fixtures.ts';
 
 test.describe('Dress', () => {
   const chooseSource = (page: Page, name: string) => page.getByLabel('Choose files').first().setInputFiles(name);
@@ -68,10 +68,7 @@ test.describe('Dress', () => {
     await saved(page);
 
     await step(page, 'Send');
-    await page.getByRole('button', { name: 'Publish', exact: true }).first().click();
-    await page.getByRole('dialog').getByRole('button', { name: 'Publish', exact: true }).click();
-    await expect(page.getByText('Published on Hall blog.')).toBeVisible();
-    const url = await page.locator(`a[href^="${house.blog.address}"]`).first().getAttribute('href');
+    const url = await publishOnBlog(page);
 
     // The reader's page at three widths: the smallest file that fits is fetched, and nothing of the host before play.
     host.asked.length = 0;
@@ -79,7 +76,7 @@ test.describe('Dress', () => {
     for (const width of [390, 820, 1280]) {
       const context = await browser.newContext({ viewport: { width, height: 900 } });
       const reader = await context.newPage();
-      await reader.goto(url!);
+      await reader.goto(url);
       const lone = reader.locator('.e-content > figure:not(.row, .clip) img').first();
       await lone.scrollIntoViewIfNeeded();
       await expect.poll(() => lone.evaluate((img: HTMLImageElement) => img.complete && img.naturalWidth)).toBeTruthy();

@@ -83,6 +83,17 @@ export const pageOf = (page: Page) => page.getByRole('textbox', { name: 'The pag
 export const saved = (page: Page, timeout?: number) =>
   expect(page.locator('header [role=status]')).toHaveText(/^Saved \d\d:\d\d$/, timeout ? { timeout } : {});
 
+/** The button that publishes on the hall's blog; other tests may have added outlets of their own. */
+export const publishButton = (page: Page) => page.locator('.outlet', { hasText: 'Hall blog' }).getByRole('button', { name: 'Publish' });
+
+/** Publishes on the hall's blog, where the post has never been, and says where it stands. */
+export async function publishOnBlog(page: Page): Promise<string> {
+  await publishButton(page).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+  await expect(page.getByText('Published on Hall blog.')).toBeVisible();
+  return (await page.getByRole('link', { name: 'Open it' }).getAttribute('href'))!;
+}
+
 /** The two leaves of the Spread. */
 export const LEFT = '.leaf.l';
 export const RIGHT = '.leaf.r';

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
-import { bring, drop, expect, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
+import { bring, drop, expect, MATERIAL, pageOf, publishOnBlog, saved, step, test } from './fixtures.ts';
 
 test('the whole road: a caption file of a 39-minute talk becomes a published post, and its change is sent', async ({
   page,
@@ -103,10 +103,7 @@ test('the whole road: a caption file of a 39-minute talk becomes a published pos
   await expect(page.locator('.tags')).toHaveText(/whetstone/);
   await page.getByRole('textbox', { name: 'Tags' }).pressSequentially('knives,');
   await expect(page.locator('.tags')).toHaveText(/knives.*whetstone/);
-  await page.getByRole('button', { name: 'Publish' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
-  await expect(page.getByText('Published on Hall blog.')).toBeVisible();
-  const url = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href'))!;
+  const url = await publishOnBlog(page);
   expect(url).toBe(`${house.blog.address}/sharpening-a-kitchen-knife-without-fear`);
 
   const reader = await context.newPage();

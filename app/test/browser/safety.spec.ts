@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { FORMS } from '../../../core/test/post/injection-forms.ts';
-import { expect, pageOf, saved, step, test } from './fixtures.ts';
+import { expect, pageOf, publishButton, publishOnBlog, saved, step, test } from './fixtures.ts';
 
 const line = (form: string) => form.replace(/\s+/g, ' ');
 const CUES = FORMS.map((form, i) => `${i + 1}\n00:00:${String(i % 60).padStart(2, '0')},000 --> 00:01:00,000\n${line(form)} words.\n`).join(
@@ -60,14 +60,10 @@ for (const [name, text] of Object.entries(WAYS)) {
     await step(page, 'Send');
     await page.getByLabel('Slug').fill('safe');
     await saved(page);
-    const publish = page.getByRole('button', { name: 'Publish' });
-    if (await publish.isEnabled()) {
-      await publish.click();
-      await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
-      await expect(page.getByText('Published on Hall blog.')).toBeVisible();
+    if (await publishButton(page).isEnabled()) {
+      const url = await publishOnBlog(page);
       const reader = await context.newPage();
       const ranThere = watch(reader);
-      const url = (await page.getByRole('link', { name: 'Open it' }).getAttribute('href'))!;
       for (const path of [url, new URL('/', url).href, new URL('/feed.xml', url).href]) await reader.goto(path);
       expect(ranThere()).toEqual([]);
     }

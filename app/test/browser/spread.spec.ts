@@ -261,12 +261,12 @@ test('at 390 px the leaves are two sides of one sheet, and nothing sticks out', 
   await page.setViewportSize({ width: 390, height: 800 });
   await page.goto('/');
   await page.getByLabel('Choose files').setInputFiles(`${MATERIAL}chair-caning.md`);
-  await page.getByRole('button', { name: 'Page' }).waitFor();
+  await page.getByRole('button', { name: 'Page', exact: true }).waitFor();
   for (const name of ['Gather', 'Tidy', 'Shape', 'Write', 'Dress', 'Proof', 'Send']) {
     await step(page, name);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390);
   }
-  await page.getByRole('button', { name: 'Page' }).click();
+  await page.getByRole('button', { name: 'Page', exact: true }).click();
   await expect(pageOf(page)).toBeVisible();
   await page.keyboard.press('Alt+0');
   await expect(pageOf(page)).toBeHidden();
