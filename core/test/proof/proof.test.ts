@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { shinglesOf } from '@even-page/core/language/shingles';
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
@@ -26,6 +27,18 @@ const LONG_SENTENCE = `${Array.from({ length: 41 }, (_, i) => `Word${i}`).join('
 const found = (markdown: string, details = {}) => proof(post(`${markdown}\n\n${LONG_ENOUGH}`, { ...good, ...details })).map((f) => f.check);
 
 describe('a proof', () => {
+  it('says once that a piece was made of another, and place for place where only some of it stands there too', () => {
+    const told = (n: number) => Array.from({ length: n }, (_, k) => `${Array.from({ length: 16 }, (_, w) => `w${k}x${w}`).join(' ')}.`);
+    const shared = (n: number) => {
+      const shingles = new Set(told(n).flatMap((text) => shinglesOf(text).map(({ hash }) => hash)));
+      return proof({ ...post(told(8).join('\n\n'), good), pieces: [{ title: 'Lamps', shingles }] })
+        .filter((f) => f.check === 'words of another piece')
+        .map((f) => f.says);
+    };
+    expect(shared(2)).to.deep.equal(['16 words stand in “Lamps” too', '16 words stand in “Lamps” too']);
+    expect(shared(8)).to.deep.equal(['128 words in 8 places stand in “Lamps” too']);
+  });
+
   it('finds nothing wrong with a sound post', () => {
     expect(found('Words first.\n\n## One\n\nWords.\n\n### Two\n\n![A lamp](/a.webp)')).to.deep.equal([]);
   });
