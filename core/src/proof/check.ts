@@ -56,7 +56,7 @@ export type Proofed = {
   weights?: Readonly<Record<string, number>>;
   /** The addresses of clips that have no captions. */
   captionless?: readonly string[];
-  /** How it reads in the look of its outlet; none while nobody has looked. */
+  /** How it reads in the theme of its outlet; none while nobody has measured. */
   comfort?: Comfort | null;
   /** What came of trying its links, by address, as far as they were tried. */
   links?: Readonly<Record<string, TriedLink>>;

@@ -1,9 +1,9 @@
 /** What stands out of a page somewhere: the block (as a number in the page, from 0) and the words it begins with; no block for what stands beside them. */
 type Spot = { block: number | null; words: string };
 
-/** How comfortably a page reads in the look of its outlet, as a browser shows it. */
+/** How comfortably a page reads in the theme of its outlet, as a browser shows it. */
 export type Comfort = {
-  /** Whose look it is. */
+  /** Whose theme it is. */
   outlet: string;
   /** The distance of lines in paragraphs, in heights of the letters, and the height of those in pixels. */
   spacing: number;

@@ -69,7 +69,7 @@
 <!-- What scrolls must be reached by key. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div class="ground" role="region" aria-label="The post as readers see it" tabindex="0">
-  <div class="room" bind:clientWidth={room}>
+  <div class="room" style="gap:{GAP}px" bind:clientWidth={room}>
     {#if room}
       {#each screens as { px } (px)}
         <PostFrame {html} {px} {scale} name={shown.name} onshown={(doc) => look(px, doc)} />
@@ -107,7 +107,6 @@
   }
   .room {
     display: flex;
-    gap: 14px;
     align-items: flex-start;
     justify-content: center;
   }
