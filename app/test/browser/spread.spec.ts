@@ -295,6 +295,8 @@ test('the Desk finds and orders pieces', async ({ page }) => {
   await expect(page.getByText('No piece has')).toBeVisible();
   await page.getByRole('button', { name: 'Show all' }).click();
   await page.getByRole('radio', { name: 'Title' }).click();
-  const titles = await page.getByRole('listitem').getByRole('heading').allTextContents();
-  expect(titles).toEqual([...titles].sort((a, b) => a.localeCompare(b, 'en')));
+  await expect(async () => {
+    const titles = await page.getByRole('listitem').getByRole('heading').allTextContents();
+    expect(titles).toEqual([...titles].sort((a, b) => a.localeCompare(b, 'en')));
+  }).toPass();
 });
