@@ -25,6 +25,7 @@ const HELP = `even-page: material in, a clean post out
   even-page post FILE --to md|html    the post it makes [--sections N]
   even-page check FILE                what a proof finds in it; ends with 1 when
                                      something must be fixed
+                                     [--material FILE, what it was made of]
 
   Talk becomes written prose, of a post's length:
   --as-said        its words as they were said
@@ -43,6 +44,7 @@ const OPTIONS = {
   names: { type: 'string' },
   length: { type: 'string' },
   person: { type: 'string' },
+  material: { type: 'string', multiple: true },
   'as-said': { type: 'boolean' },
   help: { type: 'boolean', short: 'h' },
 } as const;
@@ -74,7 +76,9 @@ export async function run(argv: string[]): Promise<Result> {
       subjects: readSubjects(readFileSync(SUBJECTS)),
       worth: readWorth(readFileSync(WORTH)),
     };
-    const { data, text, mustBeFixed } = command({ source, draft, fileName, wishes: wishesOf(values), to, tools });
+    const gathered = await Promise.all((values.material ?? []).map((name) => materialOf(bytesOf(name), basename(name))));
+    const material = gathered.map((one) => one.source);
+    const { data, text, mustBeFixed } = await command({ source, draft, fileName, wishes: wishesOf(values), to, tools, material });
     return { status: mustBeFixed ? 1 : 0, out: values.json ? `${JSON.stringify(data, null, 2)}\n` : text, err: '' };
   } catch (error) {
     const sentence = complaintOf(error);

@@ -1,5 +1,8 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { run } from '../src/run.ts';
 
 const ROOT = new URL('../../', import.meta.url).pathname;
@@ -81,7 +84,24 @@ describe('even-page on the command line', () => {
     const { findings, figures } = await json('check', LOG);
     expect(findings.map((f: { check: string }) => f.check)).to.include('heading level');
     expect(figures.words).to.be.greaterThan(300);
-    expect((await run(['check', TALK])).out).to.contain('The post has no title');
+  });
+
+  it('holds a post against its material, and reads its grammar', async () => {
+    const at = join(mkdtempSync(join(tmpdir(), 'even-page-')), 'post.md');
+    writeFileSync(at, '# The lamp\n\nGerald Thwaite should of known: the lamp has 37 screws.\n');
+    const checks = async (...args: string[]) => (await json('check', at, ...args)).findings.map((f: { check: string }) => f.check);
+    const alone = await checks();
+    expect(alone).to.include('grammar').and.not.include('figure nobody said');
+    expect(await checks('--material', TALK)).to.include.members(['figure nobody said', 'name nobody said']);
+    writeFileSync(`${at}.txt`, 'Gerald Thwaite took out 37 screws of the lamp.');
+    expect(await checks('--material', TALK, '--material', `${at}.txt`)).to.not.include.oneOf(['figure nobody said', 'name nobody said']);
+    expect((await run(['check', at, '--material', 'nowhere.srt'])).err).to.equal('even-page: There is no file "nowhere.srt".\n');
+  });
+
+  it('finds what a page made of talk says besides the talk: nothing', async () => {
+    const { findings } = await json('check', TALK);
+    expect(findings.filter((f: { kind: string }) => f.kind === 'truth')).to.deep.equal([]);
+    expect(findings.map((f: { check: string }) => f.check)).to.not.include('title');
   });
 
   it('runs as a program and reads standard input', async () => {

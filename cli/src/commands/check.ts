@@ -1,18 +1,27 @@
+import { createBinaryModuleFromUrl } from 'harper.js';
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { figuresOf, proof, stretchesOf } from '@even-page/core/proof';
-import { usageOf } from '@even-page/core/proof/usage';
+import { usageReader } from '@even-page/core/proof/usage';
+import { editsForSections, findEdits, proseOf } from '@even-page/core/tidy';
+import { knownFacts } from '@even-page/core/write';
 import { speller } from '../speller.ts';
-import type { Command } from './command.ts';
+import type { Command, Request } from './command.ts';
 import { pageOf } from './sections.ts';
 
+const readUsage = usageReader(
+  createBinaryModuleFromUrl(new URL('harper_wasm_slim_bg.wasm', import.meta.resolve('harper.js')).href, 'slim'),
+);
+
 /** What a proof finds in the post a file makes, and its figures. */
-export const check: Command = (request) => {
+export const check: Command = async (request) => {
   let n = 0;
-  const doc = withIds(pageOf(request).doc, () => `b${++n}`);
-  const details = { ...emptyDetails(), title: request.source.title ?? '', ...request.draft?.details };
-  const usages = new Map(stretchesOf(doc).map(({ text }) => [text, usageOf(text)]));
-  const { findings } = proof({ doc, details, house: request.tools.house, speller: speller(), usages });
+  const page = pageOf(request);
+  const doc = withIds(page.doc, () => `b${++n}`);
+  const details = { ...emptyDetails(), title: request.source.title ?? '', ...page.details };
+  const texts = new Set(stretchesOf(doc).map(({ text }) => text));
+  const usages = new Map(await readUsage([...texts], 'either'));
+  const { findings } = proof({ doc, details, house: request.tools.house, speller: speller(), usages, known: knownOf(request) });
   const figures = figuresOf(doc);
   const round = (n: number | undefined) => n?.toFixed(1) ?? '-';
   const lines = findings.map((f) => `${f.gravity === 'must' ? '!' : '◇'} ${f.says}. ${f.hint}`);
@@ -21,3 +30,14 @@ export const check: Command = (request) => {
   );
   return { data: { findings, figures }, text: `${lines.join('\n')}\n`, mustBeFixed: findings.some((f) => f.gravity === 'must') };
 };
+
+/** What the material says: what was named besides, or what the post itself is made of; null for a draft alone. */
+function knownOf({ source, draft, material, tools }: Request) {
+  const sources = material.length || draft ? material : [source];
+  if (!sources.length) return null;
+  const prose = sources.map((one, n) => ({
+    source: n ? `${n}` : '',
+    paragraphs: proseOf(one, editsForSections(findEdits(one, tools), [])),
+  }));
+  return knownFacts(prose, tools.house.names.join('. '));
+}

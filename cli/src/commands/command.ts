@@ -1,4 +1,4 @@
-import type { Gathered } from '@even-page/core/gather';
+import type { Gathered, Source } from '@even-page/core/gather';
 import type { PageTools, PageWishes } from '@even-page/core/page';
 import type { ToldBy, Tools } from '@even-page/core/tidy';
 
@@ -8,8 +8,11 @@ export type Request = Gathered & {
   fileName: string;
   tools: Tools & PageTools;
   wishes: PageWishes & { person?: ToldBy };
+  /** What a post is held against. */
+  material: readonly Source[];
   to: 'md' | 'html';
 };
 
 /** A command: the same result as data (for --json) and as text, and whether something in it must be fixed. */
-export type Command = (request: Request) => { data: unknown; text: string; mustBeFixed?: boolean };
+export type Command = (request: Request) => Answer | Promise<Answer>;
+type Answer = { data: unknown; text: string; mustBeFixed?: boolean };

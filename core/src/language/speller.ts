@@ -1,5 +1,6 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package has no types of its own
 /// <reference path="../nspell.d.ts" />
+import { distance } from 'fastest-levenshtein';
 import nspell from 'nspell';
 import { normal } from './terms.ts';
 
@@ -21,8 +22,17 @@ export type Speller = {
 };
 
 const MOST_SUGGESTED = 5;
+// Two words that are often written as one.
+const JOINED =
+  /^(a|as|at|in|no|each|every|any|all|thank)(lot|few|bit|well|long|soon|least|all|fact|front|case|order|one|other|time|right|you)$/i;
 // Words the dictionaries know and nobody wants proposed.
-const CRUDE = /^(?:milf|fuck|shit|cunt|cock|dick|twat|wank|arse|ass|tit|slut|whore|nigg|fag|piss|crap|bitch|bastard)/i;
+const CRUDE =
+  /^(?:milf|fuck|shit|cunt|cock|dick|twat|wank|arse|ass|tit|slut|whore|nigg|fag|piss|crap|bitch|bastard|dark(?:ie|y)|coon|spic|chink|gook|dyke|poof)/i;
+
+/** Whether a word can have been meant by another: near enough for its length, and no name where none was written. */
+const isNear = (word: string, other: string): boolean =>
+  distance(word.toLowerCase(), other.toLowerCase()) <= 1 + Math.floor(word.length / 5) &&
+  (!/^\p{Lu}/u.test(other) || /^\p{Lu}/u.test(word) || other.toLowerCase() === word);
 
 /** Makes a speller of the dictionaries of British and American English. */
 export function makeSpeller(files: Record<'British' | 'American', DictionaryFiles>, english: English): Speller {
@@ -54,7 +64,11 @@ export function makeSpeller(files: Record<'British' | 'American', DictionaryFile
         const turned = Array.from(word.slice(1), (_, n) => word.slice(0, n) + word[n + 1]! + word[n]! + word.slice(n + 2)).filter(
           (other) => normal(other) !== normal(word) && knows(other),
         );
-        found = [...new Set([...turned, ...asked[0]!.suggest(word)])].filter((other) => !CRUDE.test(other)).slice(0, MOST_SUGGESTED);
+        const [, joined, rest] = JOINED.exec(word) ?? [];
+        const apart = joined ? [`${joined} ${rest}`] : [];
+        found = [...new Set([...apart, ...turned, ...asked[0]!.suggest(word).filter((other) => isNear(word, other))])]
+          .filter((other) => !CRUDE.test(other))
+          .slice(0, MOST_SUGGESTED);
         suggested.set(word, found);
       }
       return found;

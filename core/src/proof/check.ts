@@ -7,7 +7,7 @@ import { type House, usualHouse } from '../tidy/index.ts';
 import type { Known } from '../write/index.ts';
 import type { FindingPlace } from './place.ts';
 import type { OwnPost } from './own-posts.ts';
-import type { Usage } from './usage.ts';
+import type { Usage } from './usage/usage.ts';
 import type { Elsewhere } from './own-words.ts';
 import type { TriedLink } from './tried-link.ts';
 import { type Stretch, stretchesOf } from './stretches.ts';

@@ -4,7 +4,7 @@ import { words } from '../language/words.ts';
 import type { FindingPlace } from './place.ts';
 import { placeIn } from './place.ts';
 import { isProse, type Stretch } from './stretches.ts';
-import { passivesIn } from './usage.ts';
+import { passivesIn } from './usage/passives.ts';
 
 /** A sentence of the prose: where it is, its words, and how hard it reads. */
 export type ReadSentence = { block: string; place: FindingPlace; text: string; words: number; hardness: number; because: string[] };

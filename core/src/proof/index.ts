@@ -9,5 +9,5 @@ export { addressesOf, linksInAndOut } from './links-of.ts';
 export { type OwnPost, spokenOf } from './own-posts.ts';
 export { stretchesOf } from './stretches.ts';
 export { type Elsewhere, shareIn, sharedShingles } from './own-words.ts';
-export type { Usage, UsageRule } from './usage.ts';
+export type { Usage, UsageRule } from './usage/usage.ts';
 export { gradeFor, type RuleName, WHAT_COUNTS } from './what-counts.ts';

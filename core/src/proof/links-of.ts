@@ -19,10 +19,19 @@ export function linksOf({ node }: Stretch): Link[] {
   return found;
 }
 
-/** The web addresses a page links to, each once. */
+const EXAMPLE = /^(?:https?:)?\/\/(?:[^/]*\.)?(?:example\.(?:com|org|net)|[^/]+\.(?:test|invalid))(?:[:/]|$)/i;
+const OWN = /^(?:https?:)?\/\/(?:(?:127|10)\.\d+\.\d+\.\d+|192\.168\.\d+\.\d+|(?:[^/]*\.)?localhost|[^/]*\.local)(?:[:/]|$)|^(?:file|blob|data):/i;
+
+/** Whether an address is one that stands for others in examples and tests (RFC 2606). */
+export const isExample = (href: string): boolean => EXAMPLE.test(href);
+
+/** Whether an address leads to the writer's own machine or network (RFC 6761), or to an example. */
+export const leadsNowhere = (href: string): boolean => isExample(href) || OWN.test(href);
+
+/** The web addresses a page links to that are worth trying, each once. */
 export function addressesOf(doc: PostNode): string[] {
   const addresses = new Set(stretchesOf(doc).flatMap((stretch) => linksOf(stretch).map(({ href }) => href)));
-  return [...addresses].filter((href) => /^https?:\/\//i.test(href) && URL.canParse(href));
+  return [...addresses].filter((href) => /^https?:\/\//i.test(href) && URL.canParse(href) && !isExample(href));
 }
 
 /** How many links of a page stay in the house, whose hosts are given, and how many lead elsewhere. */

@@ -1,3 +1,4 @@
+import { phrasePlaces } from '../language/phrase-places.ts';
 import { stem } from '../language/terms.ts';
 import { words, type Word } from '../language/words.ts';
 import type { Ready } from './check.ts';
@@ -6,28 +7,13 @@ import type { Stretch } from './stretches.ts';
 /** The words people would look for, as the writer's brief has them; empty when it says none. */
 export const phraseOf = ({ details }: Pick<Ready, 'details'>): string => details.brief?.phrase?.trim() ?? '';
 
-/** Where a phrase stands in a text, in whatever form of its words: the words on end, their stems the same. */
-export function phraseIn(text: string, phrase: string): Word[] {
-  const wanted = words(phrase).map((w) => stem(w.text));
-  const all = words(text);
-  const stems = all.map((w) => stem(w.text));
-  const found: Word[] = [];
-  for (let i = 0; wanted.length && i + wanted.length <= all.length; i++) {
-    if (!wanted.every((word, k) => stems[i + k] === word)) continue;
-    const [from, to] = [all[i]!.from, all[i + wanted.length - 1]!.to];
-    found.push({ text: text.slice(from, to), from, to });
-    i += wanted.length - 1;
-  }
-  return found;
-}
-
 // A stretch never changes: another stands in its place.
 const known = new WeakMap<Stretch, { phrase: string; at: Word[] }>();
 
 /** Where a phrase stands in a stretch of the page. */
 export function phraseAt(stretch: Stretch, phrase: string): Word[] {
   let found = known.get(stretch);
-  if (found?.phrase !== phrase) known.set(stretch, (found = { phrase, at: phraseIn(stretch.text, phrase) }));
+  if (found?.phrase !== phrase) known.set(stretch, (found = { phrase, at: phrasePlaces(stretch.text, [phrase]) }));
   return found.at;
 }
 

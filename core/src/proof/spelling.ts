@@ -27,7 +27,7 @@ function wordsIn(stretch: Stretch): Looked[] {
   });
   const starts = new Set(sentences(text).map(({ from, text }) => from + (words(text)[0]?.from ?? 0)));
   found = words(text).flatMap(({ text: word, from, to }): Looked[] => {
-    const isApart = !AROUND.test(text[from - 1] ?? '') && !/[@/\\_]/.test(text[to] ?? '') && !/\.\p{L}/u.test(word);
+    const isApart = !AROUND.test(text[from - 1] ?? '') && !/^(?:[@/\\_]|:\/\/)/.test(text.slice(to, to + 3)) && !/\.\p{L}/u.test(word);
     if (!isApart || NO_WORD.test(word) || codes.some((code) => from < code.to && code.from < to)) return [];
     const parts: Looked[] = [];
     for (const part of word.matchAll(/[^-]+/g)) {
@@ -41,7 +41,8 @@ function wordsIn(stretch: Stretch): Looked[] {
 }
 
 const isCapital = (word: string): boolean => /^\p{Lu}/u.test(word);
-const bare = (word: string): string => word.replace(/[’']s?$/, '');
+// Any word can be joined with a verb: somebody’d, the kettle’ll.
+const bare = (word: string): string => word.replace(/[’'](?:s|d|ll|ve|re)?$/i, '');
 
 // What is known of a stretch by one speller holds as long as the stretch stands: the words it does not know, and those of one English.
 type SpeltBy = { speller: Speller; unknown: Looked[]; oneEnglish: { word: Looked; english: 'British' | 'American' }[] };
@@ -96,10 +97,16 @@ export function spellingOf(post: Ready): { stretch: Stretch; spelt: Spelt }[] {
 // Shorter names are near some word by chance.
 const LONG_NAME = 6;
 
-// English joins words as it needs them: barcode, whitethorn.
+// English joins words as it needs them: barcode, whitethorn, upcycling.
 const SHORTEST_PART = 3;
+const PREFIXED = /^(?:re|un|up|on|de|pre|non|sub|anti|mini|semi|multi|micro)(\p{L}{5,})$/u;
+// These are never joined to what follows, but in the words everybody knows.
+const STANDS_ALONE = /^(?:each|every|any|some|the|and|not|very|all|this|that)/;
 
 function isCompound(word: string, speller: Speller): boolean {
+  const rest = PREFIXED.exec(word)?.[1];
+  if (rest && speller.knows(rest)) return true;
+  if (STANDS_ALONE.test(word)) return false;
   for (let at = SHORTEST_PART; at <= word.length - SHORTEST_PART - 1; at++)
     if (speller.knows(word.slice(0, at)) && speller.knows(word.slice(at))) return true;
   return false;
@@ -112,6 +119,10 @@ function isOneOff(a: string, b: string): boolean {
   return n >= 0 && a.length === b.length && a[n] === b[n + 1] && a[n + 1] === b[n] && a.slice(n + 2) === b.slice(n + 2);
 }
 
+/** Whether a word is one slip away from another. */
+const isSlip = (word: string, speller: Speller): boolean =>
+  speller.suggests(word).some((other) => other === other.toLowerCase() && isOneOff(word, other));
+
 function spelt(stretch: Stretch, speller: Speller, names: ReadonlySet<string>): Spelt {
   const unknown = speltBy(stretch, speller).unknown.filter(({ text }) => !names.has(normal(bare(text))));
   const isForeign = unknown.length >= FOREIGN_WORDS && unknown.length >= FOREIGN_SHARE * wordsIn(stretch).length;
@@ -122,12 +133,10 @@ function isKnown({ text, isFirst }: Looked, speller: Speller): boolean {
   const word = bare(text).replaceAll('’', "'");
   if (word.length < 3 || /^\p{Lu}+$/u.test(word) || /\p{Ll}\p{Lu}/u.test(word) || (isCapital(word) && !isFirst)) return true;
   const lower = word.toLowerCase();
-  if (speller.knows(word) || speller.knows(lower) || speller.knows(text.replaceAll('’', "'")) || isCompound(lower, speller)) return true;
+  if (speller.knows(word) || speller.knows(lower) || speller.knows(text.replaceAll('’', "'"))) return true;
+  if (isCompound(lower, speller)) return !isSlip(lower, speller);
   // What opens a sentence may be a name nobody knows; it is a slip where it is long, and one letter off a word.
-  return (
-    isCapital(word) &&
-    (word.length < LONG_NAME || !speller.suggests(lower).some((other) => other === other.toLowerCase() && isOneOff(lower, other)))
-  );
+  return isCapital(word) && (word.length < LONG_NAME || !isSlip(lower, speller));
 }
 
 /** The words of a page that are right in one English alone, by which. */

@@ -1,5 +1,5 @@
 import type { OwnBrief } from '../post/brief.ts';
-import type { UsageRule } from './usage.ts';
+import type { UsageRule } from './usage/usage.ts';
 
 /** The four answers of the writer that say what counts: who reads it, how formal it is, what kind of text it is, and what it should do. */
 export type Answers = Pick<OwnBrief, 'know' | 'tones' | 'text' | 'purposes'>;

@@ -38,6 +38,11 @@ describe('spelling', function () {
   it('sees letters that changed places first', () => {
     expect(speller.suggests('teh')[0]).to.equal('the');
     expect(speller.suggests('recieve')[0]).to.equal('receive');
+  });
+  it('knows two words that were written as one', () => {
+    expect(['alot', 'aswell', 'infact', 'eachother'].map((word) => speller.suggests(word)[0])).to.deep.equal([
+      ...['a lot', 'as well', 'in fact', 'each other'],
+    ]);
     expect(speller.suggests('wilf').join()).not.to.contain('milf');
   });
 });

@@ -1,9 +1,15 @@
 import { normal } from '../../language/terms.ts';
-import type { Check } from '../check.ts';
+import type { Word } from '../../language/words.ts';
+import type { Check, Ready } from '../check.ts';
 import { placeIn } from '../place.ts';
 import { spellingOf } from '../spelling.ts';
+import type { Stretch } from '../stretches.ts';
 
 const MANY = 3;
+
+/** Whether grammar has something to say of a word: once is enough. */
+const isGrammar = ({ usages }: Ready, { text }: Stretch, { from, to }: Word): boolean =>
+  !!usages?.get(text)?.some((usage) => usage.rule === 'grammar' && usage.from === from && usage.to === to);
 
 export const misspelling: Check = {
   name: 'spelling',
@@ -13,7 +19,7 @@ export const misspelling: Check = {
   source: 'the dictionaries of British and American English of the Hunspell project (packages dictionary-en-gb and dictionary-en)',
   run(post) {
     const unknown = spellingOf(post).flatMap(({ stretch, spelt }) =>
-      spelt.isForeign ? [] : spelt.unknown.map((word) => ({ stretch, ...word })),
+      spelt.isForeign ? [] : spelt.unknown.filter((word) => !isGrammar(post, stretch, word)).map((word) => ({ stretch, ...word })),
     );
     const times = new Map<string, number>();
     for (const { text } of unknown) times.set(normal(text), (times.get(normal(text)) ?? 0) + 1);

@@ -1,4 +1,4 @@
-import { COMFORTABLE } from '../../theme/index.ts';
+import { COMFORTABLE, neededContrast } from '../../theme/index.ts';
 import type { Check } from '../check.ts';
 
 export const paleText: Check = {
@@ -8,7 +8,8 @@ export const paleText: Check = {
   why: 'Running text in a faint grey tires everybody: close to black on white reads best.',
   source: 'WCAG 2.2, 1.4.6',
   run: ({ comfort }) =>
-    comfort && comfort.contrast < COMFORTABLE.contrast
+    // What stands out less than it must is told where it stands, as faint words.
+    comfort && comfort.contrast < COMFORTABLE.contrast && comfort.contrast >= neededContrast(comfort.size, 400)
       ? [
           {
             place: null,

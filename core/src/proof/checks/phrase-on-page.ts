@@ -1,6 +1,7 @@
+import { phrasePlaces } from '../../language/phrase-places.ts';
 import { picturesOf } from '../../post/pictures.ts';
 import { type Check, type Found, PRACTICE } from '../check.ts';
-import { phraseAt, phraseIn, phraseOf } from '../phrase.ts';
+import { phraseAt, phraseOf } from '../phrase.ts';
 import { isHeading, isProse } from '../stretches.ts';
 
 export const phraseOnPage: Check = {
@@ -28,7 +29,7 @@ export const phraseOnPage: Check = {
         says: `No heading says “${phrase}”`,
         hint: 'One of them can, in whatever form of its words.',
       });
-    if (pictures.length && !pictures.some((picture) => phraseIn(picture.alt, phrase).length))
+    if (pictures.length && !pictures.some((picture) => phrasePlaces(picture.alt, [phrase]).length))
       found.push({
         place: { block: pictures[0]!.id },
         says: `No alternative text says “${phrase}”`,

@@ -1,11 +1,10 @@
-import { phrasePlaces, plainLetters } from '../../language/phrase-places.ts';
+import { phrasePlaces } from '../../language/phrase-places.ts';
 import { type Check, PRACTICE, type Ready } from '../check.ts';
 import { eachStretch } from '../each-stretch.ts';
 import { placeIn } from '../place.ts';
 
 /** What House style and the brief never use. */
-const neverUsed = ({ house, details }: Ready): string[] =>
-  [...house.never, ...(details.brief?.never ?? [])].map((words) => plainLetters(words.trim())).filter(Boolean);
+const neverUsed = ({ house, details }: Ready): string[] => [...house.never, ...(details.brief?.never ?? [])];
 
 export const stockPhrase: Check = {
   name: 'stock phrase',
@@ -14,16 +13,12 @@ export const stockPhrase: Check = {
   why: 'What is read everywhere says nothing, and House style or the brief never uses it.',
   source: PRACTICE,
   run: eachStretch(
-    (stretch, post) => {
-      const text = plainLetters(stretch.text);
-      return neverUsed(post).flatMap((words) =>
-        phrasePlaces(text, words).map((at) => ({
-          place: placeIn(stretch, at, at + words.length),
-          says: `“${stretch.text.slice(at, at + words.length)}” is never used here`,
-          hint: 'House style or the brief says so. Say it in plain words.',
-        })),
-      );
-    },
+    (stretch, post) =>
+      phrasePlaces(stretch.text, neverUsed(post)).map(({ text, from, to }) => ({
+        place: placeIn(stretch, from, to),
+        says: `“${text}” is never used here`,
+        hint: 'House style or the brief says so. Say it in plain words.',
+      })),
     (post) => neverUsed(post).join('\n'),
   ),
 };

@@ -7,7 +7,8 @@ import { isProse } from '../stretches.ts';
 // A line of fewer words that holds no sentence is a title or a label.
 const FEWEST_WORDS = 15;
 const LEADS_ON = /(?:[,–—-]|\b(?:an?|the|and|or|but|of|to|in|on|at|for|from|with|by|as|your|our|my|their|that|which|because|is|are))$/iu;
-const ENDS = /[.!?…:;][”’"')\]]*$/u;
+// A note in brackets may stand at the end: a placeholder is found as such.
+const ENDS = /(?:[.!?…:;][”’"')\]]*|\])$/u;
 
 export const unfinishedSentence: Check = {
   name: 'unfinished sentence',

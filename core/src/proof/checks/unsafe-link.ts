@@ -1,11 +1,8 @@
 import type { Check } from '../check.ts';
 import { eachStretch } from '../each-stretch.ts';
-import { linksOf } from '../links-of.ts';
+import { linkSays } from '../each-link.ts';
+import { isExample, leadsNowhere, linksOf } from '../links-of.ts';
 import { placeIn } from '../place.ts';
-
-// Addresses that lead somewhere on the writer's own machine or network, or to nobody (RFC 2606, RFC 6761).
-const NOWHERE =
-  /^(?:https?:)?\/\/(?:localhost|127\.|192\.168\.|10\.|[^/]*\.(?:local|test|invalid|localhost)(?:[:/]|$)|example\.(?:com|org|net))|^(?:file|blob|data):/i;
 
 export const unsafeLink: Check = {
   name: 'link to nowhere',
@@ -15,11 +12,11 @@ export const unsafeLink: Check = {
   source: 'RFC 2606 and RFC 6761',
   run: eachStretch((stretch) =>
     linksOf(stretch)
-      .filter(({ href }) => NOWHERE.test(href))
-      .map(({ words, from, to, href }) => ({
-        place: placeIn(stretch, from, to),
-        says: `“${words.trim()}” leads readers nowhere`,
-        hint: `Nobody but you can open ${href}.`,
+      .filter(({ href }) => leadsNowhere(href))
+      .map((link) => ({
+        place: placeIn(stretch, link.from, link.to),
+        says: `${linkSays(link)} leads readers nowhere`,
+        hint: isExample(link.href) ? `${link.href} stands for an address: put the real one.` : `Nobody but you can open ${link.href}.`,
       })),
   ),
 };
