@@ -20,7 +20,8 @@ export function linksOf({ node }: Stretch): Link[] {
 }
 
 const EXAMPLE = /^(?:https?:)?\/\/(?:[^/]*\.)?(?:example\.(?:com|org|net)|[^/]+\.(?:test|invalid))(?:[:/]|$)/i;
-const OWN = /^(?:https?:)?\/\/(?:(?:127|10)\.\d+\.\d+\.\d+|192\.168\.\d+\.\d+|(?:[^/]*\.)?localhost|[^/]*\.local)(?:[:/]|$)|^(?:file|blob|data):/i;
+const OWN =
+  /^(?:https?:)?\/\/(?:(?:127|10)\.\d+\.\d+\.\d+|192\.168\.\d+\.\d+|(?:[^/]*\.)?localhost|[^/]*\.local)(?:[:/]|$)|^(?:file|blob|data):/i;
 
 /** Whether an address is one that stands for others in examples and tests (RFC 2606). */
 export const isExample = (href: string): boolean => EXAMPLE.test(href);

@@ -93,9 +93,7 @@ describe('the guard on a proposal', () => {
     expect(
       found(proposed('In today’s world a seamless edge counts.', { asked: { ...asked, never } })).filter((f) => f.includes('never')),
     ).to.have.length(2);
-    expect(found(proposed('A seam of its own.', { asked: { ...asked, never } })).filter((f) => f.includes('never'))).to.have.length(
-      0,
-    );
+    expect(found(proposed('A seam of its own.', { asked: { ...asked, never } })).filter((f) => f.includes('never'))).to.have.length(0);
   });
   it('names what is said to the writer, and instructions that came out of the material', () => {
     const all = found(
