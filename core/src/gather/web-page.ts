@@ -1,11 +1,13 @@
 import { toString } from 'hast-util-to-string';
 import type { Details } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
+import { dayAt } from '../language/days.ts';
 import { storable } from '../language/storable.ts';
+import { wordCount } from '../language/words.ts';
 import { decode } from './decode.ts';
 import { mainIn, wordsIn } from './html.ts';
 import { readTree } from './rich.ts';
-import { find, findAll, namesOf, parseHtml, type Element, type Root } from './hast.ts';
+import { find, findAll, isElement, namesOf, parseHtml, type Element, type Parent, type Root } from './hast.ts';
 
 /** A page of the web: its main text as a post, and what the page around it says of itself. */
 export type WebPage = {
@@ -18,8 +20,9 @@ export type WebPage = {
   date: string | null;
   /** What it says it is, in lower case: the types of its data (schema.org) and of its share card. */
   types: readonly string[];
-  /** How many contributions of readers stand on it, how many prices, and how many things to put in a basket. */
+  /** How many contributions of readers stand on it with how many words, how many prices, and how many things to put in a basket. */
   posts: number;
+  postWords: number;
   prices: number;
   buyable: number;
   /** Whether it plays something. */
@@ -27,20 +30,24 @@ export type WebPage = {
 };
 
 const POST = /(?:^|[\s_-])(?:post|reply|comment|answer|message)(?:$|[\s_-])/i;
+const JOINED = /\bjoined:?\s+(?:\w+ )?\d/gi;
+const STATES_DAY =
+  /\b(?:posted|published|updated|modified|reviewed|written)(?: on)?:?\s+(?:(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*,? )?(?=[\dA-Z])/gi;
 const PRICE = /(?:[£$€]\s?\d|\d\s?(?:£|€|EUR|GBP|USD)\b)/g;
 const BUY = /\b(?:add to (?:basket|bag|cart)|buy now|in stock|checkout)\b/i;
+const LONGEST_DAY = 30;
 const DATED = /^(?:article:(?:published|modified)_time|date|dc\.date|datepublished|datemodified|last-modified|og:updated_time)$/i;
 
 /** Reads a page of the web. Throws a Complaint when it cannot be read. */
 export function readWebPage(bytes: Uint8Array, address: string): WebPage {
-  const text = storable(decode(bytes));
-  const tree = parseHtml(text);
+  const tree = parseHtml(storable(decode(bytes)));
+  const text = saidIn(tree);
   const data = findAll(tree, (node) => node.tagName === 'script' && /ld\+json/i.test(String(node.properties.type ?? ''))).flatMap(dataIn);
   const around = {
-    date: dateOf(tree, data),
+    date: dateOf(tree, data, text),
     types: typesOf(tree, data),
-    posts: findAll(tree, (node) => /^(?:div|article|li|section)$/.test(node.tagName) && POST.test(namesOf(node))).length,
-    prices: toString(tree).match(PRICE)?.length ?? 0,
+    ...contributions(tree, text),
+    prices: text.match(PRICE)?.length ?? 0,
     buyable: findAll(
       tree,
       (node) => /^(?:button|a|input)$/.test(node.tagName) && BUY.test(`${toString(node)} ${String(node.properties.value ?? '')}`),
@@ -50,6 +57,24 @@ export function readWebPage(bytes: Uint8Array, address: string): WebPage {
   const { main, whole } = mainIn(tree, address);
   const { doc, details } = readTree('html', tree, 'structure').draft!;
   return { ...around, doc, details, words: whole, mainWords: wordsIn(main) };
+}
+
+/** The words of a page, apart from one element to the next. */
+const saidIn = (parent: Parent): string =>
+  parent.children
+    .map((child) =>
+      child.type === 'text' ? child.value : isElement(child) && !/^(?:script|style|template)$/.test(child.tagName) ? saidIn(child) : '',
+    )
+    .join(' ');
+
+/** What readers wrote: parts that are named so, or else as many members as boards say have joined. */
+function contributions(tree: Root, text: string): Pick<WebPage, 'posts' | 'postWords'> {
+  const named = findAll(tree, (node) => /^(?:div|article|li|section)$/.test(node.tagName) && POST.test(namesOf(node)));
+  const members = text.match(JOINED)?.length ?? 0;
+  if (members > named.length) return { posts: members, postWords: wordCount(text) };
+  const inner = new Set(named.flatMap((node) => findAll(node, (other) => named.includes(other))));
+  const outer = named.filter((node) => !inner.has(node));
+  return { posts: named.length, postWords: outer.reduce((sum, node) => sum + wordsIn(node), 0) };
 }
 
 type Data = Record<string, unknown>;
@@ -73,8 +98,8 @@ function typesOf(tree: Root, data: readonly Data[]): string[] {
   return [...data.flatMap((d) => d['@type']), ...cards, ...items].map((type) => String(type).split('/').at(-1)!.toLowerCase());
 }
 
-/** The latest day a page states. */
-function dateOf(tree: Root, data: readonly Data[]): string | null {
+/** The latest day a page states: to programs, or else in words. */
+function dateOf(tree: Root, data: readonly Data[], text: string): string | null {
   const stated = [
     ...findAll(
       tree,
@@ -84,6 +109,11 @@ function dateOf(tree: Root, data: readonly Data[]): string | null {
     ...data.flatMap((d) => [d.dateModified, d.datePublished]),
     ...findAll(tree, (node) => node.tagName === 'time').map((n) => n.properties.dateTime),
   ];
-  const days = stated.flatMap((said) => /^\d{4}-\d\d-\d\d/.exec(String(said ?? ''))?.[0] ?? []);
+  const toPrograms = stated.flatMap((said) => /^\d{4}-\d\d-\d\d/.exec(String(said ?? ''))?.[0] ?? []);
+  const days = toPrograms.length
+    ? toPrograms
+    : Array.from(text.matchAll(STATES_DAY)).flatMap(
+        (m) => dayAt(text.slice(m.index + m[0].length, m.index + m[0].length + LONGEST_DAY)) ?? [],
+      );
   return days.sort().at(-1) ?? null;
 }

@@ -14,6 +14,7 @@ const SAYS: [PageKind, RegExp][] = [
 
 // Own choices: so many contributions are a conversation, so many prices a shop; a page of links, or of a recording, has few words of its own.
 const POSTS = 3;
+const SAID_BY_READERS = 0.5;
 const PRICES = 4;
 const LINKED = 0.5;
 const VIDEO_WORDS = 250;
@@ -22,12 +23,13 @@ const VIDEO_WORDS = 250;
  * What kind of page it is: what it says itself, else what stands on it.
  * @param linked the share of its main text that is links, 0 to 1
  */
-export function kindOf({ types, posts, prices, buyable, plays, mainWords }: WebPage, linked: number): PageKind {
+export function kindOf({ types, posts, postWords, words, prices, buyable, plays, mainWords }: WebPage, linked: number): PageKind {
   const isArticle = types.some((type) => /article|blogposting|howto/.test(type));
   const said = SAYS.find(([, words]) => types.some((type) => words.test(type)))?.[0];
   if (said && (!isArticle || said === 'forum')) return said;
-  if (posts >= POSTS && !isArticle) return 'forum';
-  if (buyable && prices >= 1 && (buyable > 1 || prices >= PRICES)) return 'shop';
+  // Under an article readers may talk too: on a forum they say most.
+  if (posts >= POSTS && !isArticle && postWords >= SAID_BY_READERS * words) return 'forum';
+  if (!isArticle && buyable && prices >= 1 && (buyable > 1 || prices >= PRICES)) return 'shop';
   if (linked >= LINKED) return 'list';
   return plays && mainWords < VIDEO_WORDS ? 'video' : 'article';
 }
