@@ -33,7 +33,8 @@ function mayBeName(name: string): boolean {
  * Passages with the speakers that are some: a name that comes again, one behind the sign of a change of voice, or any where
  * the form is that of a conversation. What was taken for a name otherwise is part of the words again: nothing is lost.
  */
-export function settled(passages: readonly (Passage & SaidBy)[]): Passage[] {
+export function settled(read: readonly (Passage & SaidBy)[]): Passage[] {
+  const passages = voicesApart(read);
   const times = new Map<string, number>();
   for (const { speaker } of passages) if (speaker) times.set(speaker, (times.get(speaker) ?? 0) + 1);
   const named = passages.filter((p) => p.taken).length;
@@ -46,4 +47,56 @@ export function settled(passages: readonly (Passage & SaidBy)[]): Passage[] {
       return { text, ...rest, ...(speaker ? { speaker } : {}) };
     return { text: taken.trimStart() + text, ...rest };
   });
+}
+
+// A name and a colon where a sentence may begin.
+const NAME_INSIDE = /(?<=^|[.?!…]["”’')]*\s)(\p{Lu}[\p{L}.'’-]*(?:\s\p{Lu}[\p{L}.'’-]*)?):\s+(?=\S)/gu;
+// So often two names have to stand there before they are those of a conversation.
+const FEWEST_TURNS = 4;
+
+/**
+ * Captions cut by length have names in the midst of their lines: each voice becomes a passage of its own, and lines without a
+ * name go on with the last. Passages without times stay as they are.
+ */
+function voicesApart(passages: readonly (Passage & SaidBy)[]): readonly (Passage & SaidBy)[] {
+  if (passages.some((p) => p.startMs === undefined || /^\s*>>/.test(p.taken ?? ''))) return passages;
+  const clear = passages.flatMap((p) => [
+    ...(p.speaker ? [p.speaker] : []),
+    ...Array.from(p.text.matchAll(NAME_INSIDE), (m) => m[1]!).filter(mayBeName),
+  ]);
+  if (!clear.length) return passages;
+  // Who is cut short leaves no mark before the next name.
+  const all = new RegExp(anyOf([...new Set(clear)]), 'gu');
+  const turns = passages.flatMap((p) => [...(p.speaker ? [p.speaker] : []), ...Array.from(p.text.matchAll(all), (m) => m[1]!)]);
+  const names = [...new Set(turns)].filter((name) => turns.indexOf(name) !== turns.lastIndexOf(name));
+  if (names.length < 2 || turns.length < FEWEST_TURNS) return passages;
+  const inside = new RegExp(anyOf(names), 'u');
+  if (!passages.some(({ text }) => inside.test(text))) return passages;
+  let last: string | undefined;
+  return passages.flatMap((p) =>
+    partsOf(p, inside).map((part) => {
+      last = part.speaker ?? last;
+      return last ? { ...part, speaker: last } : part;
+    }),
+  );
+}
+
+const anyOf = (names: readonly string[]): string =>
+  String.raw`(?<![\p{L}\p{N}])(${names.map((name) => name.replaceAll('.', String.raw`\.`)).join('|')}):\s+(?=\S)`;
+
+/** A passage cut where one of some names stands, each part with as much of its time as it has letters, and the times of its words. */
+function partsOf(passage: Passage & SaidBy, inside: RegExp): (Passage & SaidBy)[] {
+  const found = inside.exec(passage.text);
+  if (!found) return [passage];
+  const before = passage.text.slice(0, found.index).trim();
+  const text = passage.text.slice(found.index + found[0].length);
+  const { startMs, endMs, wordsMs, ...kept } = passage;
+  const own = { ...kept, text, speaker: found[1]!, taken: found[0] };
+  if (!before) return partsOf({ ...passage, ...own }, inside);
+  const at = endMs === undefined ? startMs! : startMs! + Math.round(((endMs - startMs!) * before.length) / (before.length + text.length));
+  const words = before.split(/\s+/).length;
+  const first = { ...kept, text: before, startMs, endMs: at, ...(wordsMs ? { wordsMs: wordsMs.slice(0, 2 * words) } : {}) };
+  // The name itself was heard as no word of theirs.
+  const rest = wordsMs ? { wordsMs: wordsMs.slice(2 * (words + found[1]!.split(' ').length)) } : {};
+  return [first, ...partsOf({ ...own, startMs: at, ...(endMs === undefined ? {} : { endMs }), ...rest }, inside)];
 }

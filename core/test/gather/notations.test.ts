@@ -164,3 +164,40 @@ describe('captions of several voices', () => {
     ]);
   });
 });
+
+describe('names in the midst of captions that were cut by length', () => {
+  const vtt = (...cues: string[]) =>
+    `WEBVTT\n\n${cues.map((cue, n) => `00:00:${String(n * 4).padStart(2, '0')}.000 --> 00:00:${String(n * 4 + 4).padStart(2, '0')}.000\n${cue}`).join('\n\n')}\n`;
+  const said = async (...cues: string[]) => (await gather(new TextEncoder().encode(vtt(...cues)), 'a.vtt')).source.passages;
+  const TALK = [
+    'We are live from the hall. Ada: Where do we begin',
+    'with the chair? Ben: With the seat, it is old. And then',
+    'the cane. Ada: How long does Ben: An hour. Ada: No!',
+  ];
+
+  it('are those who speak, until the next one does', async () => {
+    expect((await said(...TALK)).map((p) => [p.speaker, p.text])).to.deep.equal([
+      [undefined, 'We are live from the hall.'],
+      ['Ada', 'Where do we begin'],
+      ['Ada', 'with the chair?'],
+      ['Ben', 'With the seat, it is old. And then'],
+      ['Ben', 'the cane.'],
+      ['Ada', 'How long does'],
+      ['Ben', 'An hour.'],
+      ['Ada', 'No!'],
+    ]);
+  });
+  it('share the time of their line by their letters', async () => {
+    const [first, second, third] = await said(...TALK);
+    expect([first!.startMs, second!.endMs, third!.startMs]).to.deep.equal([0, 4000, 4000]);
+    expect(first!.endMs).to.equal(second!.startMs).and.to.be.within(2000, 3000);
+  });
+  it('are words where they are no conversation', async () => {
+    const rules = [
+      'We have two rules. Rule: sweep. The other',
+      'is easy. Remember: lock up. And the last',
+      'of them. Rule: be kind to all.',
+    ];
+    expect((await said(...rules)).map((p) => [p.speaker, p.text])).to.deep.equal(rules.map((text) => [undefined, text]));
+  });
+});

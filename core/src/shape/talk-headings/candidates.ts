@@ -33,6 +33,8 @@ const TELLS_NOTHING = /^(?:none|while|after)$/;
 // What counts more for one kind of phrase than for another.
 const CROSSED = ['near', 'first', 'best', 'said', 'distinct', 'worth', 'stems', 'opening', 'rare', 'definite'];
 const MOST_OF_A_SENTENCE = 40;
+// "The Roger" is somebody, and so is "the Mrs Penhallow".
+const NAMES_SOMEBODY = /^the (?:(?:Mrs?|Miss|Ms|Dr|Councillor)\.? )?\p{Lu}\p{Ll}+$/u;
 // How often a section has to name a thing that heads it alone.
 const AGAIN = 3;
 
@@ -186,7 +188,7 @@ export function headingCandidates(
   const heft = (s: string) => heftOf(s, here, talk);
   const best = [...here.keys()].sort((a, b) => heft(b) - heft(a)).slice(0, 5);
   const found = new Map<string, HeadingCandidate>();
-  const named = new Map<string, { text: string; count: number; heft: number; sentence: number }>();
+  const named = new Map<string, { text: string; isDeed: boolean; count: number; heft: number; sentence: number }>();
   let offset = 0;
   // Things named lately: a pronoun means the one of them that the section is most about.
   let recent: { thing: NounPhrase; sentence: number; at: number }[] = [];
@@ -274,6 +276,7 @@ export function headingCandidates(
             const key = stem(thing.head);
             const known = named.get(key) ?? {
               text: shown({ ...thing, determiner: thing.isName ? '' : 'the' }),
+              isDeed: DEEDS.has(thing.head),
               count: 0,
               heft: heft(key),
               sentence: n,
@@ -293,7 +296,7 @@ export function headingCandidates(
   });
   // What a section names again and again, by itself.
   for (const [key, thing] of named) {
-    if ((here.get(key) ?? 0) < AGAIN || found.has(thing.text.toLowerCase())) continue;
+    if ((here.get(key) ?? 0) < AGAIN || (thing.isDeed && thing.count < 2) || found.has(thing.text.toLowerCase())) continue;
     const features = {
       ...chancesOf([key], chances),
       'kind alone': 1,
@@ -324,7 +327,9 @@ export function headingCandidates(
       sentence: candidate.sentence,
     });
   }
-  return [...found.values()].map((c) => ({ ...c, text: c.text.replace(/[\p{L}\p{N}'’-]+/gu, (w) => talk.names.get(w) ?? w) }));
+  return [...found.values()]
+    .map((c) => ({ ...c, text: c.text.replace(/[\p{L}\p{N}'’-]+/gu, (w) => talk.names.get(w) ?? w) }))
+    .filter(({ text }) => !NAMES_SOMEBODY.test(text));
 }
 
 /** How likely a heading of these stems is to say what an editor's says: one of them, and each. */

@@ -8,7 +8,7 @@ const set = (list: string): ReadonlySet<string> => new Set(list.split(' '));
 
 /** Nouns that name nothing by themselves. */
 export const LIGHT_NOUNS = set(
-  'thing things stuff lot lots way ways bit bits one ones time times place side part parts kind kinds sort sorts end top bottom left right something anything everything nothing somebody anybody everybody person people guy guys day days case point sake moment minute minutes second seconds look idea reason reasons mind fact middle course rest couple bunch number type types step steps problem question questions job hand example word words life world chance business matter go week weeks year years morning night today tonight tomorrow yesterday',
+  'thing things stuff lot lots way ways bit bits one ones time times place side part parts kind kinds sort sorts end top bottom front back left right something anything everything nothing somebody anybody everybody person people guy guys fella fellas chap bloke lad lady man men woman women kid kids monday tuesday wednesday thursday friday saturday sunday day days case point sake moment minute minutes second seconds look idea reason reasons mind fact middle course rest couple bunch number type types step steps problem question questions job hand example word words life world chance business matter go week weeks year years morning night today tonight tomorrow yesterday',
 );
 const PARTICLES = set('up down out off on in back over away together apart');
 const PREPOSITIONS = set(
@@ -42,6 +42,12 @@ const SHOWN: Readonly<Record<string, string>> = {
   the: 'the',
   your: 'your',
 };
+// Words that look like things and are none: how things are, whose, and where to.
+const NO_THINGS = set(
+  'enough perfect fair bare round honest proper decent brilliant fantastic awkward brittle steep tender sticky stiff rigid shallow ours yours mine theirs hers bigger smaller longer shorter wider higher lower thicker thinner hotter colder tighter looser deeper better worse best worst come comes goes happens whatever whichever further farther alone alive awake apart sideways upright downwards upwards backwards forwards inwards outwards outdoors indoors upstairs downstairs overnight anywhere everywhere somewhere nowhere elsewhere',
+);
+// "The sleeping bag thing" is a sleeping bag.
+const TRAILING = /^(?:thing|things|stuff|bit|bits|one|ones)$/;
 const isThing = ({ k }: Token) => k === 'n' || k === 'e';
 const isVerbLike = (n: string): boolean => /s$/.test(n) && (isVerb(n.slice(0, -1)) || isVerb(n.replace(/es$/, ''))) && !NOUNS_IN_S.has(n);
 const NOUNS_IN_S = set(
@@ -66,7 +72,7 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
     determiner = SHOWN[n(i)]!;
     i++;
     if (
-      /^(?:little|same|other|whole|actual|very|own|big|nice|lovely|good|only)$/.test(n(i)) &&
+      /^(?:little|same|other|whole|actual|very|own|big|nice|lovely|good|only|one)$/.test(n(i)) &&
       all[i + 1] &&
       /[njemdg]/.test(all[i + 1]!.k)
     )
@@ -79,20 +85,27 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
     const isInside = next !== undefined && /[njegdm]/.test(next.k) && i + 1 < all.length;
     // "The truck's going" says what the truck does; "the truck's tyres" names a thing.
     if (i > from && /'s$/.test(n(i - 1)) && (!isThing(all[i]!) || /^(?:a|an|the|going|got|been)$/.test(n(i)))) return null;
-    if (i > from && isThing(all[i - 1]!) && (isVerbLike(n(i)) || k === 'd' || (k === 'g' && !isInside) || isDoing(n(i)))) break;
+    if (NO_THINGS.has(n(i)) && !(i === from && isInside)) break;
+    if (i > from && isThing(all[i - 1]!) && (isVerbLike(n(i)) || /[dm]/.test(k) || (k === 'g' && !isInside) || isDoing(n(i)))) break;
     if (isThing(all[i]!) || k === 'm' || k === 'j') i++;
     else if ((k === 'g' || k === 'd') && isInside && i - from < 3) i++;
     else if (k === 'r' && next?.k === 'j' && i === from) i++;
     else break;
   }
-  while (i > from && !isThing(all[i - 1]!)) i--;
+  const to = i;
+  while (i > from && (!isThing(all[i - 1]!) || (TRAILING.test(n(i - 1)) && i - from > 1))) i--;
   if (i === from || i - from > 5) return null;
   const found = all.slice(from, i);
   const head = found.at(-1)!.n;
-  if (/'s$/.test(head) || found.some((t) => t.w.includes('.') || /^(?:okay|yeah|right|like)$/.test(t.n))) return null;
+  if (
+    /'s$/.test(head) ||
+    /^(?:today|tonight|tomorrow|yesterday)'s$/.test(found[0]!.n) ||
+    found.some((t) => t.w.includes('.') || /^(?:okay|yeah|right|like)$/.test(t.n))
+  )
+    return null;
   const words = found.map((t) => (t.k === 'e' ? t.w : /^[A-Z]{2,}/.test(t.w) ? t.w : t.n));
   if (/^an?$/.test(determiner)) determiner = /^(?:[aeiou](?!ni|se|uro|ne\b)|hour|honest|heir)/.test(words[0]!.toLowerCase()) ? 'an' : 'a';
-  return { words, determiner, head, isPlural: /[^s]s$/.test(head), isName: found.every((t) => t.k === 'e'), to: i };
+  return { words, determiner, head, isPlural: /[^s]s$/.test(head), isName: found.every((t) => t.k === 'e'), to };
 }
 
 export const shown = ({ determiner, words }: NounPhrase): string => [determiner, ...words].filter(Boolean).join(' ');
@@ -142,6 +155,11 @@ function tail(all: readonly Token[], at: number, text: string): { text: string; 
   return { text, to, things };
 }
 
+// Deeds that end somewhere: "put the knife" is half of one.
+const ENDS_SOMEWHERE = set('put stick pop chuck lay place set lean slip shove');
+const UNITS =
+  /^(?:grams?|kilos?|litres?|liters?|millilitres?|metres?|meters?|centimetres?|millimetres?|inch|inches|foot|feet|miles?|pounds?|pence|euros?|rupees?|dollars?|percent|degrees?)$/;
+
 /** A clause that says when or unless: " before you start"; nothing when it is long, or points at something. */
 function hanging(all: readonly Token[], at: number, size: number): string {
   if (!/^(?:before|until|when|if|after|while|so)$/.test(all[at]?.n ?? '')) return '';
@@ -184,7 +202,13 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
       ? { kind: 'deed', text: place.text, verb: verb.n, things: place.things, at, isResolved: false }
       : null;
   }
-  if (isLight(thing) || thing.determiner === 'no' || (LASTS.test(thing.head) && verb.n !== 'wait')) return null;
+  if (
+    isLight(thing) ||
+    thing.determiner === 'no' ||
+    (UNITS.test(thing.head) && /^\d/.test(thing.words[0]!)) ||
+    (LASTS.test(thing.head) && verb.n !== 'wait')
+  )
+    return null;
   i = thing.to;
   if (!particle && all[i] && PARTICLES.has(all[i]!.n) && !nounPhrase(all, i + 1)) particle = ` ${all[i++]!.n}`;
   let text = particle.startsWith(' ') ? `${verb.n} ${shown(thing)}${particle}` : [verb.n, particle, shown(thing)].filter(Boolean).join(' ');
@@ -201,6 +225,7 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
   // A thing is left hanging: "give the post" without what.
   const next = all[more.to];
   if (next && /[tm]/.test(next.k)) return null;
+  if (ENDS_SOMEWHERE.has(verb.n) && !particle && !more.things) return null;
   const text2 = more.text + hanging(all, more.to, sizeOf(more.text));
   if (sizeOf(text2) > MOST_WORDS || sizeOf(text2) < 3) return null;
   return { kind: 'deed', text: text2, verb: verb.n, things: things + more.things, at, isResolved };
@@ -225,7 +250,7 @@ export function named(all: readonly Token[]): Phrase | null {
       !/^(?:so|now|and|but|okay|ok|right|righto|alright|all|then|next|well|on|to|also|again|lastly|finally|first|oh|yeah|um|uh)$/.test(t.n),
   );
   const thing = from < 0 ? null : nounPhrase(all, from);
-  if (!thing || thing.to !== all.length || isLight(thing) || thing.isName) return null;
+  if (!thing || thing.to !== all.length || isLight(thing) || thing.isName || /^\d/.test(thing.words[0]!)) return null;
   const text = shown({ ...thing, determiner: thing.isPlural && !thing.determiner && thing.words.length > 1 ? '' : 'the' });
   return { kind: 'thing', text, verb: '', things: 1, at: from, isResolved: false };
 }
@@ -237,11 +262,13 @@ const POINTS =
 export function claim(all: readonly Token[], from: number, to: number): Phrase | null {
   const run = all.slice(from, to);
   if (run.length < 3 || run.length > MOST_WORDS || run.some((t) => t.k === ',')) return null;
+  const first = run[0]!;
   const text = run.map((t) => (t.k === 'e' || /^[A-Z]{2,}/.test(t.w) ? t.w : t.n)).join(' ');
-  if (POINTS.test(text) || /n't\b|\bnot\b|\bnever\b|\b(?:going to|gonna|gotta|wanna)\b/.test(text)) return null;
-  const [first] = run;
-  if (!/[tnejmg]/.test(first!.k) && !/^(?:you|nobody|everything|what|how|why|when|where)$/.test(first!.n)) return null;
-  const verb = run.findIndex((t, i) => i > 0 && /[xzdv]/.test(t.k));
+  if (POINTS.test(text.toLowerCase()) || /'s$/.test(first.n) || /n't\b|\bnot\b|\bnever\b|\b(?:going to|gonna|gotta|wanna)\b/.test(text))
+    return null;
+  if (!/[tnejmg]/.test(first.k) && !/^(?:you|nobody|everything|what|how|why|when|where)$/.test(first.n)) return null;
+  // "The flowers come in June": behind a plural, what looks like a thing can be what it does.
+  const verb = run.findIndex((t, i) => i > 0 && (/[xzdv]/.test(t.k) || (isVerb(t.n) && /[^s]s$/.test(run[i - 1]!.n))));
   if (verb < 1 || verb === run.length - 1) return null;
   const end = run.at(-1)!;
   if (/[txic]/.test(end.k) || (end.k === 'p' && end.n !== 'you')) return null;
@@ -257,7 +284,7 @@ export function question(all: readonly Token[], end: string): Phrase | null {
   const text = all.map((t, i) => (t.k === 'e' || (i && /^I$/.test(t.w)) ? t.w : t.n)).join(' ');
   if (
     !ASKS.test(all[0]!.n) ||
-    POINTS.test(text) ||
+    POINTS.test(text.toLowerCase()) ||
     /^(?:what|how|who) (?:about|if|else|happened|do you|are you|is your|was)\b|^(?:can|did|do|are|have) you\b/.test(text)
   )
     return null;

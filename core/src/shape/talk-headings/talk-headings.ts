@@ -14,7 +14,7 @@ const USED = 0.75;
 const PARALLEL = 0.5;
 const NEARLY = 0.75;
 // What reads better alone, apart from how well it agrees with what an editor writes (chosen by reading).
-const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.06, claim: 0.02, question: 0.04, thing: 0, pair: -0.12 };
+const READS: Readonly<Record<HeadingCandidate['kind'], number>> = { deed: 0.1, claim: 0.02, question: 0.04, thing: 0, pair: -0.3 };
 // A pronoun may have stood for something else.
 const RESOLVED = -0.12;
 // "Okay, lanes.": the speaker's own heading.
