@@ -1,4 +1,3 @@
-import { terms } from '../language/terms.ts';
 import { wordCount } from '../language/words.ts';
 import { announcementOf, type HeadedSentence, type HeadingCandidate, headingCandidates, type Subjects, talkTerms } from '../shape/index.ts';
 
@@ -33,6 +32,13 @@ export function titleOfName(name: string): string | null {
   if (said.filter((w) => w.length > 2 && !NO_TITLE.test(w.toLowerCase())).length < LEAST_OF_A_NAME) return null;
   return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
+
+/** The shortest sentence of an opening, without its mark: it names the talk as well as any. */
+const firstOf = (all: readonly HeadedSentence[]): string =>
+  all
+    .slice(0, OPENING)
+    .reduce((shortest, s) => (wordCount(s.text) > 2 && wordCount(s.text) < wordCount(shortest.text) ? s : shortest))
+    .text.replace(/[.!?]+$/, '');
 
 /**
  * Three titles a page could have, the best first: what its opening says it will show ("How to lay a hedge"), or what is named
@@ -85,10 +91,13 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
     if (chosen.length === CHOICES) break;
     if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)))) chosen.push(c);
   }
+  // Better one word that is said again and again than any sentence.
   if (!chosen.length) {
-    const [most] = [...talk.counts].sort((a, b) => b[1] - a[1]);
-    const sentence = all.find(({ text }) => most && terms(text).includes(most[0]) && wordCount(text) <= 12) ?? all[0]!;
-    chosen.push({ text: sentence.text.replace(/[.!?]+$/, ''), stems: [], score: 0 });
+    const [most] = whole
+      .filter((c) => c.kind === 'thing' && /^the \S+$/.test(c.text))
+      .map((c) => ({ text: c.text, stems: c.stems, score: often(c) }))
+      .sort((a, b) => b.score - a.score);
+    chosen.push(most ?? { text: firstOf(all), stems: [], score: 0 });
   }
   return chosen.map(({ text }) => text.charAt(0).toUpperCase() + text.slice(1));
 }

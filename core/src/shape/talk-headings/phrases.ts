@@ -8,7 +8,7 @@ const set = (list: string): ReadonlySet<string> => new Set(list.split(' '));
 
 /** Nouns that name nothing by themselves. */
 export const LIGHT_NOUNS = set(
-  'thing things stuff lot lots way ways bit bits one ones time times place side part parts kind kinds sort sorts end top bottom front back left right something anything everything nothing somebody anybody everybody person people guy guys fella fellas chap bloke lad lady man men woman women kid kids monday tuesday wednesday thursday friday saturday sunday day days case point sake moment minute minutes second seconds look idea reason reasons mind fact middle course rest couple bunch number type types step steps problem question questions job hand example word words life world chance business matter go week weeks year years morning night today tonight tomorrow yesterday',
+  'thing things stuff lot lots way ways bit bits one ones time times place side part parts kind kinds sort sorts end top bottom front back left right something anything everything nothing somebody anybody everybody person people guy guys fella fellas chap bloke lad lady man men woman women kid kids monday tuesday wednesday thursday friday saturday sunday day days case point sake moment minute minutes second seconds look idea reason reasons mind fact middle course cause rest couple bunch number type types step steps problem question questions job hand example word words life world chance business matter go week weeks year years morning night today tonight tomorrow yesterday',
 );
 const PARTICLES = set('up down out off on in back over away together apart');
 const PREPOSITIONS = set(
