@@ -6,6 +6,7 @@ const NAME = /^\s*(?:>>\s*|-\s+)?((?:\p{Lu}[\p{L}\p{N}.'’-]*)(?:\s\p{Lu}?[\p{L
 // Words that open a sentence with a colon but are nobody's name.
 const NOT_A_NAME =
   /^(?:note|notes|tip|tips|warning|question|answer|example|remember|so|now|first|second|third|step|steps|and|but|also|important|http|https|my|our|your|the|this|that|his|her|their|its|a|an)\b/i;
+const ABBREVIATED = /^(?:Mrs?|Ms|Dr|Prof|St|\p{Lu})\.$/u;
 // Small words inside a name.
 const PARTICLE = /^(?:van|von|der|den|de|di|da|del|la|le|el|al|bin|of|and|\d+)$/;
 // So many of a text's passages open with a name, and one of them again, where its form is that of a conversation.
@@ -25,7 +26,10 @@ export function splitSpeaker(text: string): SaidBy {
 }
 
 function mayBeName(name: string): boolean {
-  const [first, ...rest] = name.split(/\s+/);
+  const all = name.split(/\s+/);
+  const [first, ...rest] = all;
+  // "Saturn. Catriona:" is the end of a sentence, and a name.
+  if (all.slice(0, -1).some((word) => word.endsWith('.') && !ABBREVIATED.test(word))) return false;
   return !NOT_A_NAME.test(first!) && rest.every((word) => /^\p{Lu}/u.test(word) || PARTICLE.test(word));
 }
 
@@ -50,7 +54,7 @@ export function settled(read: readonly (Passage & SaidBy)[]): Passage[] {
 }
 
 // A name and a colon where a sentence may begin.
-const NAME_INSIDE = /(?<=^|[.?!…]["”’')]*\s)(\p{Lu}[\p{L}.'’-]*(?:\s\p{Lu}[\p{L}.'’-]*)?):\s+(?=\S)/gu;
+const NAME_INSIDE = /(?<=^|[.?!…]["”’')]*\s)((?:(?:Mrs?|Ms|Dr|Prof|St|\p{Lu})\.\s|\p{Lu}[\p{L}'’-]*\s)?\p{Lu}[\p{L}'’-]*):(?:\s|$)/gu;
 // So often two names have to stand there before they are those of a conversation.
 const FEWEST_TURNS = 4;
 
@@ -74,15 +78,16 @@ function voicesApart(passages: readonly (Passage & SaidBy)[]): readonly (Passage
   if (!passages.some(({ text }) => inside.test(text))) return passages;
   let last: string | undefined;
   return passages.flatMap((p) =>
-    partsOf(p, inside).map((part) => {
+    partsOf(p, inside).flatMap((part) => {
       last = part.speaker ?? last;
-      return last ? { ...part, speaker: last } : part;
+      // Where a name ends a line, its words stand in the next.
+      return part.text ? [last ? { ...part, speaker: last } : part] : [];
     }),
   );
 }
 
 const anyOf = (names: readonly string[]): string =>
-  String.raw`(?<![\p{L}\p{N}])(${names.map((name) => name.replaceAll('.', String.raw`\.`)).join('|')}):\s+(?=\S)`;
+  String.raw`(?<![\p{L}\p{N}])(${names.map((name) => name.replaceAll('.', String.raw`\.`)).join('|')}):(?:\s+|$)`;
 
 /** A passage cut where one of some names stands, each part with as much of its time as it has letters, and the times of its words. */
 function partsOf(passage: Passage & SaidBy, inside: RegExp): (Passage & SaidBy)[] {

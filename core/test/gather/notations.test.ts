@@ -171,7 +171,8 @@ describe('names in the midst of captions that were cut by length', () => {
   const said = async (...cues: string[]) => (await gather(new TextEncoder().encode(vtt(...cues)), 'a.vtt')).source.passages;
   const TALK = [
     'We are live from the hall. Ada: Where do we begin',
-    'with the chair? Ben: With the seat, it is old. And then',
+    'with the chair? Ben:',
+    'With the seat, it is old. And then',
     'the cane. Ada: How long does Ben: An hour. Ada: No!',
   ];
 
@@ -191,6 +192,20 @@ describe('names in the midst of captions that were cut by length', () => {
     const [first, second, third] = await said(...TALK);
     expect([first!.startMs, second!.endMs, third!.startMs]).to.deep.equal([0, 4000, 4000]);
     expect(first!.endMs).to.equal(second!.startMs).and.to.be.within(2000, 3000);
+  });
+  it('are no part of the sentence before them', async () => {
+    const cues = [
+      'Which one is it? Ben: Look. Ada: Yes. Ben: No.',
+      'Saturn. Ada: It is, with its ring. Dr. Ben: Yes.',
+      'Mars. Dr. Ben: And that?',
+    ];
+    expect((await said(...cues)).map((p) => [p.speaker, p.text]).slice(-5)).to.deep.equal([
+      ['Ben', 'Saturn.'],
+      ['Ada', 'It is, with its ring.'],
+      ['Dr. Ben', 'Yes.'],
+      ['Dr. Ben', 'Mars.'],
+      ['Dr. Ben', 'And that?'],
+    ]);
   });
   it('are words where they are no conversation', async () => {
     const rules = [
