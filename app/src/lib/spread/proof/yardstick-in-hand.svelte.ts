@@ -3,7 +3,8 @@ import type { FoundSentence } from '@even-page/core/write';
 import type { ReferencePage, Stand } from '@even-page/core/yardstick';
 import { askServer, json, Refused } from '$lib/ask-server.ts';
 import { core } from '$lib/workers/core.ts';
-import type { CoreWork, SentYardstick } from '$lib/workers/core.worker.ts';
+import type { CoreWork } from '$lib/workers/core.worker.ts';
+import type { SentYardstick } from '$lib/workers/core/proofing.ts';
 import type { Piece } from '../piece.svelte.ts';
 
 /** A reference page as the server keeps it; times are text on their way. */

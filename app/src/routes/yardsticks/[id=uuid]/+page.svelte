@@ -8,7 +8,7 @@
   import { sayWhen } from '$lib/parts/moments.ts';
   import { count, figure } from '$lib/parts/sizes.ts';
   import { core } from '$lib/workers/core.ts';
-  import type { SentYardstick } from '$lib/workers/core.worker.ts';
+  import type { SentYardstick } from '$lib/workers/core/proofing.ts';
 
   let { data } = $props();
 

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { FORMS } from '@even-page/core/post/brief';
   import { count } from '$lib/parts/sizes.ts';
-  import type { StandingBrief } from '$lib/workers/core.worker.ts';
+  import type { StandingBrief } from '$lib/workers/core/drafting.ts';
   import type { Piece } from '../../piece.svelte.ts';
   import type { Drafting } from './drafting.svelte.ts';
 

@@ -6,7 +6,7 @@ import { headedParts, type HeadedPart, markedText, readAnswer, type TaskName, TA
 import { STANDING_PARTS } from '@even-page/core/shape';
 import { newRowId } from '$lib/block-id.ts';
 import { askServer, json, refusalOf } from '$lib/ask-server.ts';
-import { type BriefGround, type StandingBrief } from '$lib/workers/core.worker.ts';
+import { type BriefGround, type StandingBrief } from '$lib/workers/core/drafting.ts';
 import { core } from '$lib/workers/core.ts';
 import type { MaterialInHand } from '../../gather/material-in-hand.svelte.ts';
 import type { PageInHand } from '../../page/page-in-hand.svelte.ts';
