@@ -92,6 +92,7 @@
 <svelte:head><title>Pictures · Even Page</title></svelte:head>
 
 <main
+  class="shelf-screen"
   ondragover={(e) => e.preventDefault()}
   ondrop={(e) => {
     e.preventDefault();
@@ -169,23 +170,6 @@
 </main>
 
 <style>
-  main {
-    width: 100%;
-    max-width: 1080px;
-    min-height: 60vh;
-    margin: 0 auto;
-    padding: 28px 20px 60px;
-  }
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 6px 12px;
-    margin-bottom: 14px;
-  }
-  h1 {
-    font: 640 26px/1.2 var(--serif);
-  }
   .end {
     margin-left: auto;
   }

@@ -73,7 +73,7 @@
 
 <svelte:head><title>Yardsticks · Even Page</title></svelte:head>
 
-<main>
+<main class="shelf-screen narrower">
   <header>
     <h1>Yardsticks</h1>
     <span class="muted">{figure(data.yardsticks.length)}{written ? `, ${figure(written)} with a piece` : ''}</span>
@@ -156,23 +156,6 @@
   td a {
     display: inline-block;
     padding-block: 4px;
-  }
-  main {
-    width: 100%;
-    max-width: 880px;
-    min-height: 60vh;
-    margin: 0 auto;
-    padding: 28px 20px 60px;
-  }
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 6px 12px;
-    margin-bottom: 14px;
-  }
-  h1 {
-    font: 640 26px/1.2 var(--serif);
   }
   .end {
     display: flex;

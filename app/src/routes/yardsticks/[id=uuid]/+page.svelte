@@ -93,6 +93,7 @@
 <svelte:head><title>{phrase} · Yardsticks · Even Page</title></svelte:head>
 
 <main
+  class="shelf-screen"
   ondragover={(event) => event.preventDefault()}
   ondrop={(event) => {
     event.preventDefault();
@@ -236,24 +237,6 @@
   li a {
     display: inline-block;
     padding-block: 4px;
-  }
-  main {
-    width: 100%;
-    max-width: 1080px;
-    min-height: 60vh;
-    margin: 0 auto;
-    padding: 28px 20px 60px;
-  }
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 6px 12px;
-    margin-bottom: 14px;
-  }
-  h1 {
-    font: 640 26px/1.2 var(--serif);
-    overflow-wrap: anywhere;
   }
   h2 {
     margin: 28px 0 6px;
