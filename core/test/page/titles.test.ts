@@ -19,6 +19,14 @@ describe('titles of talk', () => {
     expect(title).to.equal('How to patch a bicycle tube');
   });
 
+  it('are what is said again and again where nothing else names the talk', () => {
+    const [title] = proposeTitles(
+      headed(['Hiya.', 'The whey is green.', 'You keep the whey.', 'The whey goes in bread.', 'It drains, and the whey runs off.']),
+      null,
+    );
+    expect(title).to.equal('The whey');
+  });
+
   it('are never more than three, and none without words', () => {
     expect(proposeTitles([], null)).to.deep.equal([]);
     expect(proposeTitles(headed(['Well.']), null)).to.deep.equal(['Well']);

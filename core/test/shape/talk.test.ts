@@ -145,6 +145,41 @@ describe('headings of talk', () => {
     for (const text of found) expect(text).not.to.match(/\ba hour\b|\bgoing$/);
   });
 
+  it('head nothing with words that only look like things', () => {
+    for (const [said, thing] of [
+      ['the bank statement enough', 'the bank statement'],
+      ['the moon round the earth', 'the moon'],
+      ['the choir 600 euro', 'the choir'],
+      ['the sleeping bag thing', 'the sleeping bag'],
+      ['the one card on the board', 'the card'],
+      ['the bigger hole is at the back', 'the bigger hole'],
+    ] as const)
+      expect(shown(nounPhrase(all(said), 0)!), said).to.equal(thing);
+    for (const said of ['the happens', 'the perfect', "today's Thursday"]) expect(nounPhrase(all(said), 0), said).to.equal(null);
+  });
+
+  it('tell a deed that ends somewhere only with where it ends, and none that only measures', () => {
+    expect(deedAt(all('put the knife'), 0, nobody)).to.equal(null);
+    expect(deedAt(all('put the knife under the curd'), 0, nobody)!.text).to.equal('put the knife under the curd');
+    expect(deedAt(all('weigh 100 grams'), 0, nobody)).to.equal(null);
+  });
+
+  it('make claims of plurals too, and none of what somebody has', () => {
+    expect(claim(all('The flowers come in June'), 0, 5)!.text).to.equal('the flowers come in June');
+    expect(claim(all("Colleen's been hanging on"), 0, 4)).to.equal(null);
+    expect(question(all('Did I put salt'), '?')).to.equal(null);
+  });
+
+  it('name nobody as a thing', () => {
+    const found = proposedFrom(
+      'Roger.',
+      'Is it damp, Roger?',
+      'So, Roger, the wall is damp.',
+      'Ring Mrs Penhallow, and Mrs Penhallow comes.',
+    );
+    for (const name of ['the Roger', 'the Mrs Penhallow']) expect(found, name).not.to.include(name);
+  });
+
   it('take what a speaker announces alone, and what a section names again and again', () => {
     expect(proposedFrom('Okay, lanes.', 'Take the end with the hook and drop it in.')).to.include('the lanes');
     expect(proposedFrom('Right, the covers.', 'Press the button and hold it.')).to.include('the covers');
