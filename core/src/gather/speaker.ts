@@ -1,3 +1,4 @@
+import { literalPattern } from '../language/literal-pattern.ts';
 import type { Passage } from './source.ts';
 
 // One to three capitalised words and a colon at the start of a line, or `>>` as captioners write a change of voice.
@@ -57,18 +58,19 @@ export function settled(read: readonly (Passage & SaidBy)[]): Passage[] {
 const NAME_INSIDE = /(?<=^|[.?!…]["”’')]*\s)((?:(?:Mrs?|Ms|Dr|Prof|St|\p{Lu})\.\s|\p{Lu}[\p{L}'’-]*\s)?\p{Lu}[\p{L}'’-]*):(?:\s|$)/gu;
 // So often two names have to stand there before they are those of a conversation.
 const FEWEST_TURNS = 4;
+const MOST_VOICES = 40;
 
 /**
  * Captions cut by length have names in the midst of their lines: each voice becomes a passage of its own, and lines without a
- * name go on with the last. Passages without times stay as they are.
+ * name go on with the last. Passages without times, and those whose voices are told apart otherwise, stay as they are.
  */
 function voicesApart(passages: readonly (Passage & SaidBy)[]): readonly (Passage & SaidBy)[] {
-  if (passages.some((p) => p.startMs === undefined || /^\s*>>/.test(p.taken ?? ''))) return passages;
+  if (passages.some((p) => p.startMs === undefined || (p.speaker && !p.taken) || /^\s*>>/.test(p.taken ?? ''))) return passages;
   const clear = passages.flatMap((p) => [
     ...(p.speaker ? [p.speaker] : []),
     ...Array.from(p.text.matchAll(NAME_INSIDE), (m) => m[1]!).filter(mayBeName),
   ]);
-  if (!clear.length) return passages;
+  if (!clear.length || new Set(clear).size > MOST_VOICES) return passages;
   // Who is cut short leaves no mark before the next name.
   const all = new RegExp(anyOf([...new Set(clear)]), 'gu');
   const turns = passages.flatMap((p) => [...(p.speaker ? [p.speaker] : []), ...Array.from(p.text.matchAll(all), (m) => m[1]!)]);
@@ -86,8 +88,7 @@ function voicesApart(passages: readonly (Passage & SaidBy)[]): readonly (Passage
   );
 }
 
-const anyOf = (names: readonly string[]): string =>
-  String.raw`(?<![\p{L}\p{N}])(${names.map((name) => name.replaceAll('.', String.raw`\.`)).join('|')}):(?:\s+|$)`;
+const anyOf = (names: readonly string[]): string => String.raw`(?<![\p{L}\p{N}])(${names.map(literalPattern).join('|')}):(?:\s+|$)`;
 
 /** A passage cut where one of some names stands, each part with as much of its time as it has letters, and the times of its words. */
 function partsOf(passage: Passage & SaidBy, inside: RegExp): (Passage & SaidBy)[] {

@@ -1,4 +1,5 @@
 import { Complaint } from '../complaint.ts';
+import { literalPattern } from '../language/literal-pattern.ts';
 import { isMark, type Edit, type Tidied } from './edit.ts';
 
 /** What to look for: plain words or a regular expression, as whole words, with the capitals as typed. */
@@ -40,7 +41,7 @@ function filledIn(replacement: string, m: RegExpExecArray): string {
 }
 
 function patternOf({ find, wholeWord, matchCase, isPattern }: Query): RegExp {
-  const source = isPattern ? `(?:${find})` : find.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/\s+/g, '\\s+');
+  const source = isPattern ? `(?:${find})` : literalPattern(find).replace(/\s+/g, '\\s+');
   const bounded = wholeWord ? `(?<![\\p{L}\\p{N}])${source}(?![\\p{L}\\p{N}])` : source;
   try {
     return new RegExp(bounded, matchCase ? 'gu' : 'giu');

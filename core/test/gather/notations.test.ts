@@ -207,6 +207,14 @@ describe('names in the midst of captions that were cut by length', () => {
       ['Dr. Ben', 'And that?'],
     ]);
   });
+  it('may hold any sign, and are left alone where the format tells voices apart', async () => {
+    const cues = ['<v A (on the (phone)>Hi. Ada: Yes.', '<v A (on the (phone)>Ben: No. Ada: So?', 'Ben: Then. Ada: No.'];
+    expect((await said(...cues)).map((p) => [p.speaker, p.text])).to.deep.equal([
+      ['A (on the (phone)', 'Hi. Ada: Yes.'],
+      ['A (on the (phone)', 'Ben: No. Ada: So?'],
+      [undefined, 'Ben: Then. Ada: No.'],
+    ]);
+  });
   it('are words where they are no conversation', async () => {
     const rules = [
       'We have two rules. Rule: sweep. The other',

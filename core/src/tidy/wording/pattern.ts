@@ -1,3 +1,4 @@
+import { literalPattern } from '../../language/literal-pattern.ts';
 import type { Token } from './tokens.ts';
 
 /**
@@ -48,7 +49,7 @@ export function patternOf(source: string, sets: WordSets): Pattern {
       return found;
     });
     if (!depth && !/^[?*{]/.test(quantity) && (!needs || words.length < needs.length)) needs = words;
-    return repeated(`(?:${words.map(escaped).join('|')})/\\S `, quantity);
+    return repeated(`(?:${words.map(literalPattern).join('|')})/\\S `, quantity);
   }
 
   function group(mark: string, depth: number): string {
@@ -79,7 +80,6 @@ export function patternOf(source: string, sets: WordSets): Pattern {
 }
 
 const repeated = (made: string, quantity: string) => (quantity ? `(?:${made})${quantity}` : made);
-const escaped = (word: string) => word.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&');
 
 /** A sentence as patterns look at it: its tokens in letters, and where each begins. */
 export type Looked = { letters: string; starts: number[] };
