@@ -33,6 +33,9 @@
     onrenamed: (name: string | null) => void;
     ondrag: (isBegun: boolean) => void;
   } = $props();
+
+  // In whole hundredths: a word more moves one bar, not all of them.
+  const share = (words: number) => Math.round((100 * words) / longest);
 </script>
 
 <div class="node">
@@ -70,8 +73,7 @@
     {/if}
   </span>
   <span class="aim" aria-hidden="true"
-    ><i class:odd={!!weight} style="width:{(100 * row.all) / longest}%"></i>{#if row.target}<em style="left:{(100 * row.target) / longest}%"
-      ></em>{/if}</span
+    ><i class:odd={!!weight} style="width:{share(row.all)}%"></i>{#if row.target}<em style="left:{share(row.target)}%"></em>{/if}</span
   >
   <span class="mono n" class:odd={!!weight}>{row.all}{row.target ? ` / ${row.target}` : ''}{weight ? ` ${weight}` : ''}</span>
 </div>
