@@ -7,7 +7,7 @@ import { wordCount } from '../language/words.ts';
 import { decode } from './decode.ts';
 import { mainIn, wordsIn } from './html.ts';
 import { readTree } from './rich.ts';
-import { find, findAll, isElement, namesOf, parseHtml, type Element, type Parent, type Root } from './hast.ts';
+import { elementsOf, find, findAll, isElement, namesOf, parseHtml, type Element, type Parent, type Root } from './hast.ts';
 
 /** A page of the web: its main text as a post, and what the page around it says of itself. */
 export type WebPage = {
@@ -69,12 +69,13 @@ const saidIn = (parent: Parent): string =>
 
 /** What readers wrote: parts that are named so, or else as many members as boards say have joined. */
 function contributions(tree: Root, text: string): Pick<WebPage, 'posts' | 'postWords'> {
-  const named = findAll(tree, (node) => /^(?:div|article|li|section)$/.test(node.tagName) && POST.test(namesOf(node)));
+  const isPost = (node: Element) => /^(?:div|article|li|section)$/.test(node.tagName) && POST.test(namesOf(node));
+  const posts = findAll(tree, isPost).length;
   const members = text.match(JOINED)?.length ?? 0;
-  if (members > named.length) return { posts: members, postWords: wordCount(text) };
-  const inner = new Set(named.flatMap((node) => findAll(node, (other) => named.includes(other))));
-  const outer = named.filter((node) => !inner.has(node));
-  return { posts: named.length, postWords: outer.reduce((sum, node) => sum + wordsIn(node), 0) };
+  if (members > posts) return { posts: members, postWords: wordCount(text) };
+  const wordsOf = (parent: Parent): number =>
+    elementsOf(parent).reduce((sum, node) => sum + (isPost(node) ? wordsIn(node) : wordsOf(node)), 0);
+  return { posts, postWords: wordsOf(tree) };
 }
 
 type Data = Record<string, unknown>;

@@ -47,6 +47,9 @@ describe('how things are said', function () {
       'Otherwise you are stood there with a bare sash.',
       'Look at your tools, whose handles are ash.',
       'It gets hotter, then it sets. Tighten the loose screw.',
+      'Is there going to be tea? One of these is broken.',
+      'Wipe it once more then a drop of oil goes in, one after the other then.',
+      'Your invited guests sit up there going to sleep.',
       'It lets go, and those of us who stayed saw it.',
     ];
     for (const text of right) expect(await found('grammar', text), text).to.deep.equal([]);
