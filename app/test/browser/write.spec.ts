@@ -213,3 +213,31 @@ test('a paste from an office program comes in clean, with its lists and its pict
   await expect(pageOf(page).locator('img')).toHaveCount(1);
   await saved(page);
 });
+
+test('keys pressed at once on a busy page act where the caret is, not where it was', async ({ page }) => {
+  await page.goto('/');
+  const buffer = Buffer.from('# Keys\n\nOne two three four.\n\nFive six.\n');
+  await page.getByLabel('Choose files').setInputFiles({ name: 'keys.md', mimeType: 'text/markdown', buffer });
+  await page.waitForURL(/\/pieces\//);
+  await pageOf(page)
+    .getByText('One two')
+    .click({ position: { x: 30, y: 8 } });
+  await saved(page);
+  await page.evaluate(() =>
+    setTimeout(() => {
+      for (const until = performance.now() + 300; performance.now() < until;);
+    }),
+  );
+  // The browser tells of the moved caret only when the page has time again.
+  const keys = await page.context().newCDPSession(page);
+  const press = (type: 'keyDown' | 'keyUp', key: string, windowsVirtualKeyCode: number, text = '') =>
+    keys.send('Input.dispatchKeyEvent', { type, key, code: key, windowsVirtualKeyCode, ...(text ? { text } : {}) });
+  await Promise.all([
+    press('keyDown', 'End', 35),
+    press('keyUp', 'End', 35),
+    press('keyDown', 'Enter', 13, '\r'),
+    press('keyUp', 'Enter', 13),
+  ]);
+  await page.keyboard.type('On its own.');
+  await expect(pageOf(page).locator('p')).toHaveText(['One two three four.', 'On its own.', 'Five six.']);
+});

@@ -126,6 +126,10 @@ export function createEditor(place: HTMLElement, doc: PostNode, listener: Listen
       return bring(view, listener, event.dataTransfer, at) || (!view.dragging && pasteOnceRead(view, event.dataTransfer, at));
     },
     handleDOMEvents: {
+      // A browser that is busy tells of a moved caret only after the keys pressed behind it: End and Enter would split elsewhere.
+      keydown: (_view, event) => {
+        if (!event.isComposing) document.dispatchEvent(new Event('selectionchange'));
+      },
       click: (_view, event) => {
         const block = (event.target as HTMLElement).closest<HTMLElement>('[data-mark]');
         if (!block || event.clientX >= block.getBoundingClientRect().left || event.clientX < block.getBoundingClientRect().left - MARGIN)
