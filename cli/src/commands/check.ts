@@ -1,21 +1,17 @@
-import { createBinaryModuleFromUrl } from 'harper.js';
 import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { figuresOf, proof, stretchesOf } from '@even-page/core/proof';
-import { usageReader } from '@even-page/core/proof/usage';
 import { editsForSections, findEdits, proseOf } from '@even-page/core/tidy';
 import { knownFacts } from '@even-page/core/write';
 import { speller } from '../speller.ts';
 import type { Command, Request } from './command.ts';
 import { pageOf } from './sections.ts';
 
-const readUsage = usageReader(
-  createBinaryModuleFromUrl(new URL('harper_wasm_slim_bg.wasm', import.meta.resolve('harper.js')).href, 'slim'),
-);
-
 /** What a proof finds in the post a file makes, and its figures. */
 export const check: Command = async (request) => {
   let n = 0;
+  // What reads grammar is fetched here alone: other commands start without it.
+  const { readUsage } = await import('../usage.ts');
   const page = pageOf(request);
   const doc = withIds(page.doc, () => `b${++n}`);
   const details = { ...emptyDetails(), title: request.source.title ?? '', ...page.details };

@@ -86,12 +86,19 @@ const FOREIGN_SHARE = 0.5;
 /** What spelling finds in a stretch: the words nobody knows, or that it is in another language. */
 export type Spelt = { unknown: Word[]; isForeign: boolean };
 
+// Several checks of one proof ask the same.
+const spellings = new WeakMap<Ready, { stretch: Stretch; spelt: Spelt }[]>();
+
 /** Looks the words of each stretch up; nothing without a speller. */
 export function spellingOf(post: Ready): { stretch: Stretch; spelt: Spelt }[] {
   const { speller } = post;
   if (!speller) return [];
-  const names = namesOf(post);
-  return post.stretches.map((stretch) => ({ stretch, spelt: spelt(stretch, speller, names) }));
+  let found = spellings.get(post);
+  if (!found) {
+    const names = namesOf(post);
+    spellings.set(post, (found = post.stretches.map((stretch) => ({ stretch, spelt: spelt(stretch, speller, names) }))));
+  }
+  return found;
 }
 
 // Shorter names are near some word by chance.

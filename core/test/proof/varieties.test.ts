@@ -3,6 +3,7 @@ import { emptyDetails } from '@even-page/core/post/details';
 import { withIds } from '@even-page/core/post/ids';
 import { postFromMarkdown } from '@even-page/core/post/markdown';
 import { proof } from '@even-page/core/proof';
+import { usualHouse } from '@even-page/core/tidy';
 import { speller } from '../language/english.ts';
 
 /** The words one check finds in a passage, as they stand there. */
@@ -100,4 +101,15 @@ describe('faults as writers make them', function () {
     it(`are not seen where there is none: ${check}`, () => {
       for (const passage of passages) expect(lit(check, passage), passage).to.deep.equal([]);
     });
+
+  it('are told once where grammar tells them too, and still where grammar is not checked here', () => {
+    const text = 'There is alot to do.';
+    const usages = new Map([[text, [{ rule: 'grammar' as const, from: 9, to: 13, says: '', instead: [] }]]]);
+    const found = (unchecked: string[]) =>
+      proof({ doc: postFromMarkdown(text), details: emptyDetails(), speller, usages, house: { ...usualHouse(), unchecked } })
+        .findings.map((finding) => finding.check)
+        .filter((check) => check === 'spelling' || check === 'grammar');
+    expect(found([])).to.deep.equal(['grammar']);
+    expect(found(['grammar'])).to.deep.equal(['spelling']);
+  });
 });

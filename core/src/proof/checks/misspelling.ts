@@ -8,7 +8,8 @@ import type { Stretch } from '../stretches.ts';
 const MANY = 3;
 
 /** Whether grammar has something to say of a word: once is enough. */
-const isGrammar = ({ usages }: Ready, { text }: Stretch, { from, to }: Word): boolean =>
+const isGrammar = ({ usages, house }: Ready, { text }: Stretch, { from, to }: Word): boolean =>
+  !house.unchecked.includes('grammar') &&
   !!usages?.get(text)?.some((usage) => usage.rule === 'grammar' && usage.from === from && usage.to === to);
 
 export const misspelling: Check = {
