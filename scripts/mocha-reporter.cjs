@@ -1,4 +1,4 @@
-// The usual list on screen, and the counts in a file for the line at the end.
+// The usual list on screen; the counts and what failed in a file, for the lines at the end.
 const { writeFileSync } = require('node:fs');
 const { reporters, Runner } = require('mocha');
 
@@ -7,7 +7,8 @@ module.exports = class extends reporters.Spec {
     super(runner, options);
     runner.once(Runner.constants.EVENT_RUN_END, () => {
       const { passes, failures } = this.stats;
-      writeFileSync(`test-results/${process.env.TEST_PART}.json`, JSON.stringify({ passes, failures }));
+      const failed = this.failures.map((test) => `${test.fullTitle()}: ${test.err?.message ?? ''}`);
+      writeFileSync(`test-results/${process.env.TEST_PART}.json`, JSON.stringify({ passes, failures, failed }));
     });
   }
 };

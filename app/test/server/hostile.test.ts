@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { readdirSync, readFileSync } from 'node:fs';
@@ -8,26 +9,33 @@ import { startServer, type RunningServer } from '../running-server.ts';
 import { fileOf, form, writer } from './writer.ts';
 
 const MB = 1024 * 1024;
-// The others read on a thread of their own: this one is busy making what is sent.
+// The others read on a thread of their own: this one is busy making what is sent. How long they wait is told, and how
+// long they wait meanwhile for a server with nothing to do, which is what the machine itself is busy with.
 const READER = `
-  const { parentPort, workerData: { address, paths } } = require('node:worker_threads');
+  const { parentPort, workerData: { address, paths, idle } } = require('node:worker_threads');
   let isEnough = false;
-  let longest = 0;
   parentPort.once('message', () => (isEnough = true));
+  const waited = async (path) => {
+    const begun = performance.now();
+    const answer = await fetch(path, { headers: { accept: 'application/json' } });
+    await answer.arrayBuffer();
+    return answer.status === 200 ? performance.now() - begun : Infinity;
+  };
   (async () => {
+    let [longest, longestIdle] = [0, 0];
+    // The first opens the connections.
+    await Promise.all([waited(idle), ...paths.map((path) => waited(address + path))]);
+    parentPort.postMessage('begun');
     for (let n = 0; !isEnough; n++) {
-      const begun = performance.now();
-      const answer = await fetch(address + paths[n % paths.length], { headers: { accept: 'application/json' } });
-      await answer.arrayBuffer();
-      if (answer.status !== 200) longest = Infinity;
-      // The first opens the connection.
-      if (n) longest = Math.max(longest, performance.now() - begun);
-      else parentPort.postMessage('begun');
+      const [own, other] = await Promise.all([waited(address + paths[n % paths.length]), waited(idle)]);
+      longest = Math.max(longest, own);
+      longestIdle = Math.max(longestIdle, other);
       await new Promise((resolve) => setTimeout(resolve, 10));
     }
-    parentPort.postMessage(longest);
+    parentPort.postMessage(longest - longestIdle);
   })();
 `;
+const IDLE = `require('node:http').createServer((_, answer) => answer.end('{}')).listen(0, '127.0.0.1', function () { console.log(this.address().port) })`;
 // What a reader hardly notices.
 const PROMPT_MS = 200;
 
@@ -36,22 +44,33 @@ describe('a hostile neighbour', function () {
   // What is measured is time: the machine itself may have been busy with something else.
   this.retries(2);
   let server: RunningServer;
+  let idle: ChildProcess;
+  let idleAddress: string;
   let id: string;
   let other: string;
   const { bring, read, save } = writer(() => server);
 
   before(async () => {
     server = await startServer();
+    idle = spawn('node', ['-e', IDLE], { stdio: ['ignore', 'pipe', 'inherit'] });
+    const [port] = (await once(idle.stdout!, 'data')) as [Buffer];
+    idleAddress = `http://127.0.0.1:${port.toString().trim()}`;
     id = await bring(fileOf('mending-log.md'));
     other = await bring(fileOf('mending-log.md'));
     // The helpers stand by from the first save on.
     await save(other, (await read(other)).piece, { details: { category: 'First' } });
   });
-  after(() => server.stop());
+  after(() => {
+    idle.kill();
+    return server.stop();
+  });
 
-  /** Does something while others read, and returns what came of it and how long one of them waited at most. */
+  /** Does something while others read, and returns what came of it and how much longer than for an idle server one of them waited at most. */
   async function beside<T>(work: () => Promise<T>): Promise<{ result: T; longestMs: number }> {
-    const reader = new Worker(READER, { eval: true, workerData: { address: server.address, paths: ['/pieces', `/pieces/${other}`] } });
+    const reader = new Worker(READER, {
+      eval: true,
+      workerData: { address: server.address, paths: ['/pieces', `/pieces/${other}`], idle: idleAddress },
+    });
     await once(reader, 'message');
     const result = await work();
     reader.postMessage('enough');
