@@ -33,28 +33,40 @@ const GOOD: Record<string, Uint8Array> = {
 };
 // The long run is FUZZ_RUNS=5000.
 const RUNS = Number(process.env.FUZZ_RUNS ?? 200);
-const MOST_MS = 5000;
+// Beside the sound file, read in the same run, for a machine may be busy with something else.
+const MOST_TIMES = 100;
+const LEAST_MS = 5000;
+
+async function timeOf(work: () => Promise<unknown>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+}
 
 describe('bytes that were scribbled over', () => {
   for (const [name, good] of Object.entries(GOOD)) {
     it(`of ${name} end as material or as one sentence, and in time`, async () => {
       const change = fc.array(fc.tuple(fc.nat(good.length - 1), fc.nat(255)), { maxLength: 12 });
+      // What reads it is loaded the first time.
+      await gatherSeveral(good, name);
+      const mostMs = Math.max(LEAST_MS, MOST_TIMES * (await timeOf(() => gatherSeveral(good, name))));
       const runs = name === 'a.pdf' ? Math.ceil(RUNS / 4) : RUNS;
       await fc.assert(
         fc.asyncProperty(change, fc.nat(good.length), fc.boolean(), async (changes, length, isCut) => {
           const bad = Uint8Array.from(isCut ? good.subarray(0, length) : good);
           for (const [at, byte] of changes) if (at < bad.length) bad[at] = byte;
-          const start = performance.now();
-          try {
-            for (const { source, draft } of await gatherSeveral(bad, name)) {
-              for (const p of source.passages) expect(p.text.trim()).to.not.equal('');
-              draft?.doc.check();
+          const took = await timeOf(async () => {
+            try {
+              for (const { source, draft } of await gatherSeveral(bad, name)) {
+                for (const p of source.passages) expect(p.text.trim()).to.not.equal('');
+                draft?.doc.check();
+              }
+            } catch (cause) {
+              if (!(cause instanceof Complaint)) throw cause;
+              expect(cause.message).to.match(/^[^\n]+\.$/);
             }
-          } catch (cause) {
-            if (!(cause instanceof Complaint)) throw cause;
-            expect(cause.message).to.match(/^[^\n]+\.$/);
-          }
-          expect(performance.now() - start).to.be.below(MOST_MS);
+          });
+          expect(took).to.be.below(mostMs);
         }),
         { numRuns: runs },
       );
