@@ -11,7 +11,7 @@ export { addressInCode, type HostedClip, oembedAddress, readOembed } from './oem
 export { type ClipPlace, clipPlaces, MOST_WITHOUT_REST, type Stretch, stretchesWithoutRest } from './rests.ts';
 export { pictureWords } from './picture-words.ts';
 export { brush, cutOut, type Dab, type PixelData } from './cut-out.ts';
-export { contrast, type CoverColours, PALETTES, readable } from './cover/colours.ts';
+export { type CoverColours, PALETTES, readable } from './cover/colours.ts';
 export { coverSvg } from './cover/cover.ts';
 export type { CoverPicture } from './cover/sheet.ts';
 export { TEMPLATES, type TemplateName } from './cover/templates.ts';

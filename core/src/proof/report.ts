@@ -25,9 +25,12 @@ const line = (tag: string, value: string) => element(tag, [text(value)]);
 /** A proof as a page of its own, to hand to an editor or to print. */
 export function proofReport({ title, when, findings, left, figures }: Reported): string {
   const must = findings.filter((f) => f.gravity === 'must').length;
+  const counted = `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}`;
   const sum = findings.length
-    ? `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}, ${must} of them must be fixed.`
-    : 'Every check found nothing: 0 findings.';
+    ? `${counted}, ${must} of them must be fixed.`
+    : left.length
+      ? `${counted}: what was found and left as it is stands below.`
+      : `${counted}: no check found anything.`;
   const grade = figures.levels ? `, grade ${figures.levels.kincaid.toFixed(1)}, reading ease ${figures.levels.ease.toFixed(0)}` : '';
   const table = (caption: string, rows: readonly (Finding & { reason?: string })[]) =>
     rows.length

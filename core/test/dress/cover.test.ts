@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { brush, contrast, coverSvg, cutOut, fitted, PALETTES, readable, TEMPLATES } from '../../src/dress/index.ts';
+import { brush, coverSvg, cutOut, fitted, PALETTES, readable, TEMPLATES } from '../../src/dress/index.ts';
+import { colourOf, contrast } from '@even-page/core/theme';
 import type { CoverDesign } from '../../src/post/cover-design.ts';
 
 // As wide as the letters of a serif are on the whole.
@@ -68,12 +69,10 @@ describe('a cover', () => {
     });
   }
 
-  // WCAG 2.2, definition of contrast ratio; #777777 on white is 4.48 (its understanding documents).
-  it('can be read: contrast as the standard has it, and another ink where it is too low', () => {
-    expect(contrast('#777777', '#ffffff')).to.be.closeTo(4.48, 0.005);
-    expect(contrast('#000000', '#ffffff')).to.be.closeTo(21, 0.001);
+  it('can be read: another ink where the contrast is too low', () => {
+    const contrastOf = (ink: string, ground: string) => contrast(colourOf(ink)!, colourOf(ground)!);
     for (const colours of Object.values(PALETTES)) expect(readable(colours)).to.deep.equal(colours);
-    expect(contrast(readable({ ground: '#888888', ink: '#999999', accent: '#000000' }).ink, '#888888')).to.be.at.least(4.5);
+    expect(contrastOf(readable({ ground: '#888888', ink: '#999999', accent: '#000000' }).ink, '#888888')).to.be.at.least(4.5);
   });
 });
 

@@ -7,6 +7,7 @@ describe('contrast of colours', () => {
   // Source: W3C, "Understanding WCAG 2.2", success criterion 1.4.3 and technique G18: #777777 on white is 4.48, #767676 is 4.54.
   it('is that of the examples of WCAG', () => {
     expect(contrast(colourOf('rgb(119, 119, 119)')!, WHITE)).to.be.closeTo(4.48, 0.005);
+    expect(contrast(colourOf('#777777')!, colourOf('#FFFFFF')!)).to.be.closeTo(4.48, 0.005);
     expect(contrast(colourOf('rgb(118, 118, 118)')!, WHITE)).to.be.closeTo(4.54, 0.005);
     expect(contrast(colourOf('rgb(0, 0, 0)')!, WHITE)).to.equal(21);
     expect(contrast(WHITE, WHITE)).to.equal(1);

@@ -1,3 +1,4 @@
+import { colourOf, contrast } from '../../contrast.ts';
 import type { CoverDesign } from '../../post/cover-design.ts';
 
 export type CoverColours = CoverDesign['colours'];
@@ -12,23 +13,9 @@ export const PALETTES: Readonly<Record<string, CoverColours>> = {
   Lamp: { ground: '#1d1b17', ink: '#f1ebdc', accent: '#d9a94e' },
 };
 
-/** The part of light a colour gives back (WCAG 2.2, relative luminance). */
-function luminance(colour: string): number {
-  const [r, g, b] = [1, 3, 5].map((at) => {
-    const c = parseInt(colour.slice(at, at + 2), 16) / 255;
-    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-  }) as [number, number, number];
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
-}
-
-/** How well one colour stands out from another: 1 to 21 (WCAG 2.2, contrast ratio). */
-export function contrast(a: string, b: string): number {
-  const [low, high] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
-  return (high + 0.05) / (low + 0.05);
-}
-
-/** The same colours, with an ink that can be read on the ground (WCAG 2.2, 1.4.3). */
+/** The same colours, each as `#rrggbb`, with an ink that can be read on the ground (WCAG 2.2, 1.4.3). */
 export function readable(colours: CoverColours): CoverColours {
-  if (contrast(colours.ink, colours.ground) >= 4.5) return colours;
-  return { ...colours, ink: contrast('#1d1b17', colours.ground) >= contrast('#fffdf7', colours.ground) ? '#1d1b17' : '#fffdf7' };
+  const onGround = (ink: string) => contrast(colourOf(ink)!, colourOf(colours.ground)!);
+  if (onGround(colours.ink) >= 4.5) return colours;
+  return { ...colours, ink: onGround('#1d1b17') >= onGround('#fffdf7') ? '#1d1b17' : '#fffdf7' };
 }

@@ -32,7 +32,8 @@
     }),
   );
   const shown = $derived(proofing.findings.filter((f) => !kind || f.kind === kind || !kinds.some((k) => k.name === kind)));
-  const fine = $derived(proofing.checked.filter((name) => !proofing.findings.some((f) => f.check === name)));
+  const found = $derived([...proofing.findings, ...proofing.left]);
+  const fine = $derived(proofing.checked.filter((name) => !found.some((f) => f.check === name)));
   const grades = $derived(proofing.figures?.grades ?? []);
   const aim = $derived(piece.details.brief?.grade ?? gradeFor(piece.details.brief ?? {}));
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
@@ -144,9 +145,8 @@
       <details open={!proofing.findings.length}>
         <summary
           ><Gravity gravity="fine" />
-          {proofing.findings.length
-            ? `${fine.length} of ${count(proofing.checked.length, 'check')} found nothing`
-            : `0 findings: all ${count(proofing.checked.length, 'check')} found nothing`}</summary
+          {proofing.findings.length ? '' : '0 findings: '}{found.length ? `${fine.length} of` : 'all'}
+          {count(proofing.checked.length, 'check')} found nothing</summary
         >
         <p class="note">{fine.join(', ')}</p>
       </details>

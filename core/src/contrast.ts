@@ -1,8 +1,12 @@
 /** A colour of the screen: red, green and blue from 0 to 255, and how much it covers, 0 to 1. */
 export type Colour = { red: number; green: number; blue: number; alpha: number };
 
-/** A colour as browsers tell it (`rgb(1, 2, 3)`, `rgba(1, 2, 3, 0.5)`); null for one told otherwise. */
+/** A colour as it is written (`#010203`) or as browsers tell it (`rgb(1, 2, 3)`, `rgba(1, 2, 3, 0.5)`); null for one told otherwise. */
 export function colourOf(told: string): Colour | null {
+  if (/^#[\da-f]{6}$/i.test(told)) {
+    const [red, green, blue] = [1, 3, 5].map((at) => parseInt(told.slice(at, at + 2), 16)) as [number, number, number];
+    return { red, green, blue, alpha: 1 };
+  }
   const numbers = /^rgba?\(\s*([\d.]+)[\s,]+([\d.]+)[\s,]+([\d.]+)(?:[\s,/]+([\d.]+)(%?))?\s*\)$/.exec(told.trim());
   if (!numbers) return null;
   const [red, green, blue] = numbers.slice(1, 4).map(Number) as [number, number, number];
