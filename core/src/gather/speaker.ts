@@ -6,7 +6,7 @@ const NAME = /^\s*(?:>>\s*|-\s+)?((?:\p{Lu}[\p{L}\p{N}.'’-]*)(?:\s\p{Lu}?[\p{L
 
 // Words that open a sentence with a colon but are nobody's name.
 const NOT_A_NAME =
-  /^(?:note|notes|tip|tips|warning|question|answer|example|remember|so|now|first|second|third|step|steps|and|but|also|important|http|https|my|our|your|the|this|that|his|her|their|its|a|an)\b/i;
+  /^(?:note|notes|tip|tips|warning|question|answer|example|pros?|cons?|before|after|problem|solution|cause|result|why|how|what|when|where|who|tools?|materials?|parts?|costs?|time|size|remember|so|now|first|second|third|step|steps|and|but|also|important|http|https|my|our|your|the|this|that|his|her|their|its|a|an)\b/i;
 const ABBREVIATED = /^(?:Mrs?|Ms|Dr|Prof|St|\p{Lu})\.$/u;
 // Small words inside a name.
 const PARTICLE = /^(?:van|von|der|den|de|di|da|del|la|le|el|al|bin|of|and|\d+)$/;
@@ -61,11 +61,13 @@ const FEWEST_TURNS = 4;
 const MOST_VOICES = 40;
 
 /**
- * Captions cut by length have names in the midst of their lines: each voice becomes a passage of its own, and lines without a
- * name go on with the last. Passages without times, and those whose voices are told apart otherwise, stay as they are.
+ * Captions cut by length, and talk pasted in one, have names in the midst of their lines: each voice becomes a passage of its
+ * own, and lines without a name go on with the last. Passages whose voices are told apart otherwise stay as they are, and those
+ * without times do where not each of them opens with a name: prose has colons too.
  */
 function voicesApart(passages: readonly (Passage & SaidBy)[]): readonly (Passage & SaidBy)[] {
-  if (passages.some((p) => p.startMs === undefined || (p.speaker && !p.taken) || /^\s*>>/.test(p.taken ?? ''))) return passages;
+  if (passages.some((p) => (p.startMs === undefined && !p.taken) || (p.speaker && !p.taken) || /^\s*>>/.test(p.taken ?? '')))
+    return passages;
   const clear = passages.flatMap((p) => [
     ...(p.speaker ? [p.speaker] : []),
     ...Array.from(p.text.matchAll(NAME_INSIDE), (m) => m[1]!).filter(mayBeName),
@@ -96,10 +98,11 @@ function partsOf(passage: Passage & SaidBy, inside: RegExp): (Passage & SaidBy)[
   if (!found) return [passage];
   const before = passage.text.slice(0, found.index).trim();
   const text = passage.text.slice(found.index + found[0].length);
-  const { startMs, endMs, wordsMs, ...kept } = passage;
-  const own = { ...kept, text, speaker: found[1]!, taken: found[0] };
+  const { startMs, endMs, wordsMs, after, ...kept } = passage;
+  const own = { ...kept, text, speaker: found[1]!, taken: found[0], ...(after === undefined ? {} : { after }) };
   if (!before) return partsOf({ ...passage, ...own }, inside);
-  const at = endMs === undefined ? startMs! : startMs! + Math.round(((endMs - startMs!) * before.length) / (before.length + text.length));
+  if (startMs === undefined) return [{ ...kept, text: before }, ...partsOf(own, inside)];
+  const at = endMs === undefined ? startMs : startMs + Math.round(((endMs - startMs) * before.length) / (before.length + text.length));
   const words = before.split(/\s+/).length;
   const first = { ...kept, text: before, startMs, endMs: at, ...(wordsMs ? { wordsMs: wordsMs.slice(0, 2 * words) } : {}) };
   // The name itself was heard as no word of theirs.

@@ -165,6 +165,29 @@ describe('captions of several voices', () => {
   });
 });
 
+describe('names in the midst of paragraphs without times', () => {
+  const said = async (text: string) =>
+    (await gather(new TextEncoder().encode(text), 'a.txt')).source.passages.map((p) => [p.speaker, p.text]);
+
+  it('are those who speak where every paragraph opens with one', async () => {
+    const all = 'Host: Welcome to the hall. Guest: Thank you.\n\nHost: What is mended first? Guest: The lamp: always the lamp. Host: Why?';
+    expect(await said(all)).to.deep.equal([
+      ['Host', 'Welcome to the hall.'],
+      ['Guest', 'Thank you.'],
+      ['Host', 'What is mended first?'],
+      ['Guest', 'The lamp: always the lamp.'],
+      ['Host', 'Why?'],
+    ]);
+  });
+  it('are words where it is prose, or a list of what speaks for a thing and against it', async () => {
+    for (const text of [
+      'We mend. Ada: a lamp. Ben: a chair. Ada: a kettle. Ben: a sieve.',
+      'Pros: cheap. Cons: weak. Pros: light. Cons: loud.',
+    ])
+      expect(await said(text)).to.deep.equal([[undefined, text]]);
+  });
+});
+
 describe('names in the midst of captions that were cut by length', () => {
   const vtt = (...cues: string[]) =>
     `WEBVTT\n\n${cues.map((cue, n) => `00:00:${String(n * 4).padStart(2, '0')}.000 --> 00:00:${String(n * 4 + 4).padStart(2, '0')}.000\n${cue}`).join('\n\n')}\n`;
