@@ -1,6 +1,6 @@
 import { toHtml } from 'hast-util-to-html';
 import { element } from '../post/element.ts';
-import { type Finding, KINDS } from './check.ts';
+import { type Finding, type Gravity, KINDS } from './check.ts';
 import type { Figures } from './figures.ts';
 
 /** What a report tells. */
@@ -32,7 +32,7 @@ export function proofReport({ title, when, findings, left, figures }: Reported):
       ? `${counted}: what was found and left as it is stands below.`
       : `${counted}: no check found anything.`;
   const grade = figures.levels ? `, grade ${figures.levels.kincaid.toFixed(1)}, reading ease ${figures.levels.ease.toFixed(0)}` : '';
-  const table = (caption: string, rows: readonly (Finding & { reason?: string })[]) =>
+  const table = <Row extends Finding>(caption: string, rows: readonly Row[], second: string, saysOf: (row: Row) => string) =>
     rows.length
       ? [
           line('h2', caption),
@@ -40,29 +40,30 @@ export function proofReport({ title, when, findings, left, figures }: Reported):
             element('thead', [
               element(
                 'tr',
-                ['What', 'What to do', 'Kind'].map((head) => element('th', [text(head)], { scope: 'col' })),
+                ['What', second, 'Kind'].map((head) => element('th', [text(head)], { scope: 'col' })),
               ),
             ]),
             element(
               'tbody',
-              rows.map((f) => element('tr', [line('td', f.says), line('td', f.reason || f.hint), line('td', KINDS[f.kind])])),
+              rows.map((f) => element('tr', [line('td', f.says), line('td', saysOf(f)), line('td', KINDS[f.kind])])),
             ),
           ]),
         ]
       : [];
+  const open = (caption: string, gravity: Gravity) =>
+    table(
+      caption,
+      findings.filter((f) => f.gravity === gravity),
+      'What to do',
+      ({ hint }) => hint,
+    );
   const body = [
     line('h1', `Proof of “${title || 'Untitled'}”`),
     line('p', `${when}. ${figures.words.toLocaleString('en')} words, ${figures.minutes} min${grade}.`),
     line('p', sum),
-    ...table(
-      'Must be fixed',
-      findings.filter((f) => f.gravity === 'must'),
-    ),
-    ...table(
-      'Worth a look',
-      findings.filter((f) => f.gravity === 'look'),
-    ),
-    ...table('Left as they are', left),
+    ...open('Must be fixed', 'must'),
+    ...open('Worth a look', 'look'),
+    ...table('Left as they are', left, 'Why', ({ reason }) => reason || 'No reason was given.'),
   ];
   const head = [
     element('meta', [], { charSet: 'utf-8' }),

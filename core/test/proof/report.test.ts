@@ -26,6 +26,7 @@ describe('a report of a proof', () => {
     const left = report([], [{ ...finding('“A” leads to nothing', 'must'), reason: 'Back on Monday' }]);
     expect(left).to.contain('0 findings: what was found and left as it is stands below.');
     expect(left).to.contain('<td>Back on Monday</td>');
+    expect(report([], [{ ...finding('“A” leads to nothing', 'must'), reason: '' }])).to.contain('<td>No reason was given.</td>');
   });
 
   it('shows words of a post as words', () => {

@@ -17,7 +17,11 @@ export const longSentence: Check = {
       return sentences(stretch.text).flatMap((s) => {
         const count = wordCount(s.text);
         if (count <= most) return [];
-        const first = s.text.split(/\s+/).slice(0, 9).join(' ');
+        const first = s.text
+          .split(/\s+/)
+          .slice(0, 9)
+          .join(' ')
+          .replace(/[,;:–—]$/, '');
         return [
           {
             place: placeIn(stretch, s.from, s.to),
