@@ -146,7 +146,8 @@ if (!total) {
 
   await save(await bring('rewiring-a-lamp.vtt'), 'gather');
 
-  await ask('/house', json('PUT', { ...usualHouse(), names: ['Mira Holloway', 'Larkfield Repair Hall', 'Tarn stone'] }));
+  const names = ['Mira Holloway', 'Larkfield Repair Hall', 'Tarn stone'];
+  await ask('/house', json('PUT', { ...usualHouse(), names, byline: 'Larkfield Repair Hall' }));
   const caning = await empty();
   await record(caning, 'caning-first-steps.webm');
   const cane = await inOnePress(caning);

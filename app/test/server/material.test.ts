@@ -176,6 +176,16 @@ describe('material on the server', function () {
     expect((await server.call('/house', { method: 'PUT', body: { ...house, padding: ['nonsense'] } })).status).to.equal(400);
   });
 
+  it('is signed by the house where it names nobody', async () => {
+    const house = await (await server.call('/house')).json();
+    expect((await server.call('/house', { method: 'PUT', body: { ...house, byline: ' The hall ' } })).status).to.equal(200);
+    const bylineOf = async (id: string) => (await read(id)).piece.details.byline;
+    expect(await bylineOf(await bring(fileOf('mending-log.md')))).to.equal('The hall');
+    expect(await bylineOf(await bring(new File(['---\nauthor: Odile Marsh\n---\n\nWords.'], 'a.md')))).to.equal('Odile Marsh');
+    expect((await server.call('/house', { method: 'PUT', body: { ...house, byline: 'x'.repeat(121) } })).status).to.equal(400);
+    await server.call('/house', { method: 'PUT', body: house });
+  });
+
   it('that keeps the reader busy is stopped, and the next is read', async () => {
     const response = await server.call(
       '/pieces',

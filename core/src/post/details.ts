@@ -14,6 +14,10 @@ const MOST = {
   tag: 60,
   tags: 40,
 } as const;
+
+/** Who a post is by. */
+export const bylineSchema = string().max(MOST.byline, 'A byline has at most 120 characters.');
+
 const SLUG = /^(?:[\p{Ll}\p{N}]+(?:-[\p{Ll}\p{N}]+)*)?$/u;
 
 /** What a post says about itself, besides its page. The one description of it for forms, routes and files. */
@@ -28,7 +32,7 @@ export const detailsSchema = object({
   description: string().defined().default('').max(MOST.description, 'A description has at most 1,000 characters.'),
   /** A short text for lists and feeds, and who wrote the post; none when nobody said. */
   summary: string().max(MOST.summary, 'A summary has at most 1,000 characters.'),
-  byline: string().max(MOST.byline, 'A byline has at most 120 characters.'),
+  byline: bylineSchema,
   category: string().defined().default('').max(MOST.category, 'A category has at most 80 characters.'),
   tags: array(string().defined().min(1).max(MOST.tag, 'A tag has at most 60 characters.'))
     .defined()

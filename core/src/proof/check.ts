@@ -32,7 +32,11 @@ export type Gravity = 'must' | 'look';
 
 /** What mends a finding at once: other words for its stretch, a link for it, a detail, an attribute of its block, or the block taken out. */
 export type Fix = { label: string } & (
-  { text: string } | { href: string } | { detail: 'slug'; value: string } | { attrs: Record<string, unknown> } | { takeOut: true }
+  | { text: string }
+  | { href: string }
+  | { detail: 'slug' | 'byline'; value: string }
+  | { attrs: Record<string, unknown> }
+  | { takeOut: true }
 );
 
 /** What a check found: what it is, and what to do about it, in the writer's words. */

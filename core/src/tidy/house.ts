@@ -1,3 +1,4 @@
+import { bylineSchema } from '../post/details.ts';
 import { STOCK_PHRASES } from './stock-phrases.ts';
 import { array, boolean, object, string, type InferType } from 'yup';
 
@@ -14,7 +15,10 @@ const colour = string()
   .matches(/^#[0-9a-f]{6}$/i, 'A colour is six hexadecimal digits.')
   .required();
 
-/** House style: names and terms as they are spelt here, which padding goes, the quotes, how headings are written, which words are never used, and how it is said who speaks. */
+/**
+ * House style: names and terms as they are spelt here, which padding goes, the quotes, how headings are written, which words
+ * are never used, how it is said who speaks, and who a post is by.
+ */
 export const houseSchema = object({
   names: array(string().trim().min(2).max(80).required()).max(2000).default([]),
   padding: array(string().oneOf(PADDING).required()).default([...PADDING]),
@@ -38,6 +42,8 @@ export const houseSchema = object({
     .max(500)
     .default([]),
   voices: string().oneOf(VOICES).default('names'),
+  /** Who a post is by where its material names nobody; empty where that is said anew each time. */
+  byline: bylineSchema.trim().default(''),
   /** The colours covers are drawn in: ground, ink and accent; none when nobody chose any. */
   colours: object({ ground: colour, ink: colour, accent: colour }).optional().default(undefined),
 });

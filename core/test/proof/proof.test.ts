@@ -124,6 +124,13 @@ describe('a proof', () => {
     expect(checked).to.include('article');
   });
 
+  it('signs a post with the byline of the house, and says where there is none', () => {
+    const post2 = post(`Words.\n\n${LONG_ENOUGH}`, { ...good, byline: '' });
+    expect(proof(post2).map(({ check, fix }) => [check, fix])).to.deep.equal([['byline', undefined]]);
+    const [signed] = proof({ ...post2, house: { ...usualHouse(), byline: 'The hall' } });
+    expect(signed!.fix).to.deep.equal({ label: 'Sign it The hall', detail: 'byline', value: 'The hall' });
+  });
+
   it('has a description of 150 to 160 characters', () => {
     for (const [length, check] of [
       [0, ['description']],

@@ -12,6 +12,7 @@ import { emptyDoc } from '@even-page/core/post/schema';
 import { newBlockId } from '$lib/block-id.ts';
 import { database, write } from './database.ts';
 import { bytesOf, keep } from './files.ts';
+import { readHouse } from './house-style.ts';
 import { keepPictures, type WithPictures } from './kept-pictures.ts';
 import { lookOver } from './looking-through.ts';
 import { figuresAlone } from './looks.ts';
@@ -44,7 +45,8 @@ export async function createPiece(
   also: (writing: Writing, id: string) => Promise<void> = async () => undefined,
 ): Promise<string> {
   const gathered = await gatherAll(person, materials);
-  const empty = { doc: emptyDoc(), details: { ...emptyDetails(), title } };
+  const { byline } = await readHouse();
+  const empty = { doc: emptyDoc(), details: { ...emptyDetails(), title, ...(byline ? { byline } : {}) } };
   const draft = takenUp(empty, gathered);
   const looks = await lookOver(draft);
   return write(person, async (writing) => {

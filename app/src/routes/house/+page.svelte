@@ -15,6 +15,7 @@
   let curlyQuotes = $state(given.curlyQuotes);
   let headingCase = $state<House['headingCase']>(given.headingCase);
   let voices = $state<House['voices']>(given.voices);
+  let byline = $state(given.byline);
   let unchecked = $state([...given.unchecked]);
   let colours = $state<House['colours']>(given.colours);
   let says = $state('');
@@ -53,6 +54,7 @@
           curlyQuotes,
           headingCase,
           voices,
+          byline,
           colours,
           unchecked,
         }),
@@ -163,6 +165,11 @@
         <label><input type="radio" name="voices" checked={voices === name} onchange={() => ((voices = name), changed())} /> {shown}</label>
       {/each}
     </div>
+  </section>
+  <section>
+    <h2><label for="byline">Usual byline</label></h2>
+    <p class="muted">Who a new post is by where its material names nobody. Each post can be signed otherwise in Send.</p>
+    <input id="byline" class="line" maxlength="120" bind:value={byline} oninput={changed} />
   </section>
   <section>
     <h2 id="colours">Colours of covers</h2>

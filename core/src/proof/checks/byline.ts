@@ -6,6 +6,9 @@ export const byline: Check = {
   gravity: 'look',
   why: 'Readers trust a post more when they know who wrote it.',
   source: PRACTICE,
-  run: ({ details }) =>
-    details.byline?.trim() ? [] : [{ place: { detail: 'byline' }, says: 'The post names no author', hint: 'Write a byline in Send.' }],
+  run({ details, house }) {
+    if (details.byline?.trim()) return [];
+    const fix = house?.byline ? { fix: { label: `Sign it ${house.byline}`, detail: 'byline' as const, value: house.byline } } : {};
+    return [{ place: { detail: 'byline' }, says: 'The post names no author', hint: 'Write a byline in Send.', ...fix }];
+  },
 };

@@ -101,7 +101,15 @@
 <div class="field">
   <label for="detail-byline">Byline</label>
   <input id="detail-byline" class="line" maxlength="120" bind:value={piece.details.byline} placeholder="Who wrote it" />
-  <small></small>
+  <small>
+    {#if !details.byline && piece.material.house.byline}<button
+        class="word"
+        aria-label="offer the usual byline"
+        onclick={() => {
+          piece.details.byline = piece.material.house.byline;
+        }}>offer</button
+      >{/if}
+  </small>
 </div>
 <div class="field">
   <label for="detail-category">Category</label>
