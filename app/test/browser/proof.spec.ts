@@ -110,7 +110,7 @@ test('ten findings are walked: mended, written, left, made a rule of the house; 
   await expect(findings(page)).toHaveText(/\b0$/);
   await expect(page.getByRole('navigation', { name: 'Steps' })).toContainText('0 findings');
   // A post with something left as it is does not say that nothing was found.
-  await expect(page.getByText(/^0 findings: \d+ of \d+ checks found nothing$/)).toBeVisible();
+  await expect(page.getByText(/0 findings: \d+ of \d+ checks found nothing/)).toBeVisible();
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Take a report along' }).click()]);
   expect(download.suggestedFilename()).toBe('chair-caning-in-seven-steps-proof.html');
   const report = readFileSync(await download.path(), 'utf8');
@@ -122,6 +122,26 @@ test('ten findings are walked: mended, written, left, made a rule of the house; 
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Check it again' }).first().click();
   await expect(page.getByRole('button', { name: 'Check it again' })).toHaveCount(0);
   await expect(page.getByText('Saved')).toBeVisible();
+});
+
+test('the same slip in several places is mended in one press, and comes back in one step', async ({ page }) => {
+  const text = 'Wind the  wick down and trim  it straight.\n\nLight it  on a Friday, at the the window.';
+  await page.goto('/');
+  await page.getByLabel('Choose files').setInputFiles({ name: 'wick.txt', mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await page.waitForURL(/\/pieces\//);
+  await pageOf(page).click();
+  await page.keyboard.insertText(text.split('\n\n')[0]!);
+  await page.keyboard.press('Enter');
+  await page.keyboard.insertText(text.split('\n\n')[1]!);
+  await step(page, 'Proof');
+  await expect(finding(page, 'Two spaces stand')).toHaveCount(3);
+  await finding(page, 'Two spaces stand').first().click();
+  await page.getByRole('button', { name: 'Make it one in all 3 places' }).click();
+  await expect(pageOf(page)).toHaveText('Wind the wick down and trim it straight.Light it on a Friday, at the the window.');
+  await expect(finding(page, 'Two spaces stand')).toHaveCount(0);
+  await pageOf(page).focus();
+  await page.keyboard.press('Control+z');
+  await expect(finding(page, 'Two spaces stand')).toHaveCount(3);
 });
 
 test('a figure and a name nobody said are found against the material, and a name can be one of the house', async ({ page }) => {

@@ -169,7 +169,7 @@
   <section>
     <h2><label for="byline">Usual byline</label></h2>
     <p class="muted">Who a new post is by where its material names nobody. Each post can be signed otherwise in Send.</p>
-    <input id="byline" class="line" maxlength="120" bind:value={byline} oninput={changed} />
+    <input id="byline" maxlength="120" bind:value={byline} oninput={changed} />
   </section>
   <section>
     <h2 id="colours">Colours of covers</h2>
@@ -214,7 +214,8 @@
   p {
     margin: 0 0 10px;
   }
-  textarea {
+  textarea,
+  #byline {
     width: 100%;
     padding: 10px 12px;
     border: 1px solid var(--hair);
@@ -234,7 +235,7 @@
     gap: 8px;
     min-height: 28px;
   }
-  input {
+  .checks input {
     accent-color: var(--bottle);
     width: 16px;
     height: 16px;

@@ -13,8 +13,8 @@ import { newBlockId } from '$lib/block-id.ts';
 import type { Comparing } from '../piece-data.ts';
 import { sectionAt } from './commands.ts';
 import { lightBlocks, type Light } from './lit-blocks.ts';
+import { mendFinding } from './mend-finding.ts';
 import { noteHeading } from './outline-commands.ts';
-import { placeOfBlock } from './picture-commands.ts';
 import { toDocument } from './to-document.ts';
 
 /** The page in hand: its document, the editor it is in if it is in one, and what can be done with it. The editor itself stays outside reactivity. */
@@ -212,22 +212,13 @@ export class PageInHand {
     return this.view ? command(this.view.state, this.view.dispatch) : false;
   }
 
-  /** Mends what a finding is about, in one step that undo takes back; says whether its place still is as it was found. */
-  mend({ place, words, fix }: Finding): boolean {
-    if (!this.view || !fix || !place || !('block' in place)) return false;
-    const { state } = this.view;
-    const at = placeOfBlock(state.doc, place.block);
-    if (!at) return false;
-    const { tr } = state;
-    if ('text' in fix || 'href' in fix) {
-      const [from, to] = [at.pos + 1 + (place.from ?? 0), at.pos + 1 + (place.to ?? 0)];
-      if (to > state.doc.content.size || state.doc.textBetween(from, to, '\n', ' ') !== words) return false;
-      if ('text' in fix) tr.insertText(fix.text, from, to);
-      else tr.addMark(from, to, state.schema.marks.link!.create({ href: fix.href }));
-    } else if ('attrs' in fix) tr.setNodeMarkup(at.pos, null, { ...at.node.attrs, ...fix.attrs });
-    else if ('takeOut' in fix) tr.delete(at.pos, at.pos + at.node.nodeSize);
-    this.view.dispatch(closeHistory(tr));
-    return true;
+  /** Mends what findings are about, in one step that undo takes back; says how many: those whose place is no longer as it was found stay. */
+  mend(findings: readonly Finding[]): number {
+    if (!this.view) return 0;
+    const { tr } = this.view.state;
+    const mended = findings.filter((finding) => mendFinding(tr, finding)).length;
+    if (mended) this.view.dispatch(closeHistory(tr));
+    return mended;
   }
 
   /** Lets stretches of the material feed a section, in one step that undo takes back. */

@@ -58,10 +58,19 @@
     }
   }
 
-  function fix() {
+  // The same slip in other places, which the same words mend.
+  const alike = $derived(
+    isOpen && finding.fix && 'text' in finding.fix
+      ? piece.proofing.findings.filter(
+          ({ check, words, fix }) => check === finding.check && words === finding.words && fix?.label === finding.fix!.label,
+        )
+      : [],
+  );
+
+  function fix(findings: readonly Finding[]) {
     sorry = '';
     if (finding.fix && 'detail' in finding.fix) piece.details[finding.fix.detail] = finding.fix.value;
-    else if (!piece.page.mend(finding)) sorry = 'The page has changed there. Look again in a moment.';
+    else if (!piece.page.mend(findings)) sorry = 'The page has changed there. Look again in a moment.';
   }
 
   function leave(event: SubmitEvent) {
@@ -115,7 +124,9 @@
         </form>
       {:else}
         {#if detail}<button class="quiet" onclick={writeDetail}>{detail === 'cover' ? 'Make it' : 'Write it'}</button>{/if}
-        {#if finding.fix}<button class="quiet" onclick={fix}>{finding.fix.label}</button>{/if}
+        {#if finding.fix}<button class="quiet" onclick={() => fix([finding])}>{finding.fix.label}</button>{/if}
+        {#if alike.length > 1}<button class="word" onclick={() => fix(alike)}>{finding.fix!.label} in all {alike.length} places</button
+          >{/if}
         <button class="word" onclick={() => (leaving = true)}>Leave it</button>
         {#if isName || isWord}
           <button class="word" onclick={() => void houseRule(({ names }) => ({ names: [...new Set([...names, finding.words])] }))}

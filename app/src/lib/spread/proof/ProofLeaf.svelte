@@ -34,6 +34,9 @@
   const shown = $derived(proofing.findings.filter((f) => !kind || f.kind === kind || !kinds.some((k) => k.name === kind)));
   const found = $derived([...proofing.findings, ...proofing.left]);
   const fine = $derived(proofing.checked.filter((name) => !found.some((f) => f.check === name)));
+  const summary = $derived(
+    `${proofing.findings.length ? '' : '0 findings: '}${found.length ? `${fine.length} of` : 'all'} ${count(proofing.checked.length, 'check')} found nothing`,
+  );
   const grades = $derived(proofing.figures?.grades ?? []);
   const aim = $derived(piece.details.brief?.grade ?? gradeFor(piece.details.brief ?? {}));
   const round = (n: number | null | undefined) => (n == null ? '–' : n.toFixed(n < 20 ? 1 : 0));
@@ -143,11 +146,7 @@
     {/if}
     {#if proofing.checked.length}
       <details open={!proofing.findings.length}>
-        <summary
-          ><Gravity gravity="fine" />
-          {proofing.findings.length ? '' : '0 findings: '}{found.length ? `${fine.length} of` : 'all'}
-          {count(proofing.checked.length, 'check')} found nothing</summary
-        >
+        <summary><Gravity gravity="fine" /> {summary}</summary>
         <p class="note">{fine.join(', ')}</p>
       </details>
       {#if proofing.unread.length}
