@@ -24,6 +24,13 @@ async function take(name: string, { lamp = false, phone = false, piece = '', ste
     if (step) await page.keyboard.press(`Alt+${step}`);
   }
   await prepare?.(page);
+  // What is counted beside the work has arrived.
+  if (piece && !phone)
+    await page
+      .getByRole('navigation', { name: 'Steps' })
+      .getByText(/^(?:counting|looking)$/)
+      .first()
+      .waitFor({ state: 'detached' });
   await page.mouse.move(400, 22);
   await page.waitForTimeout(1200);
   await page.screenshot({ path: `${folder}${name}.png` });

@@ -20,6 +20,7 @@
     { name: 'versions', label: 'Versions' },
   ] as const;
   const view = $derived(piece.writeView);
+  const { figures } = $derived(piece.proofing);
   // What drafts is fetched when it is first looked at.
   const drafts = () => Promise.all([piece.drafting(), import('./draft/BriefTab.svelte'), import('./draft/RoundsTab.svelte')]);
 
@@ -70,7 +71,7 @@
     <h2>{section ? name : 'Write'}</h2>
     {#if section}<span class="muted">{count(section.words, 'word')}</span>{/if}
     <span class="end muted"
-      >{count(piece.proofing.figures?.words ?? 0, 'word')} in all, {count(piece.proofing.figures?.minutes ?? 0, 'minute')} to read</span
+      >{figures ? `${count(figures.words, 'word')} in all, ${count(figures.minutes, 'minute')} to read` : 'counting'}</span
     >
   </div>
   <div class="scroll">
