@@ -3,6 +3,7 @@ import { wordCount } from '../language/words.ts';
 import type { ShownLength } from '../post/details.ts';
 import type { PostNode } from '../post/schema.ts';
 import { plainText } from '../post/sections.ts';
+import { turnIn } from '../post/turns.ts';
 
 // A greeting says nothing about the post.
 const GREETING =
@@ -15,12 +16,11 @@ const GREETING =
 export function proposeDescription(standfirst: string, doc: PostNode, { least, most }: ShownLength): string {
   const paragraphs: string[] = [];
   doc.descendants((node) => {
-    if (node.type.name === 'paragraph') paragraphs.push(plainText(node).replace(/\s+/g, ' '));
+    if (node.type.name === 'paragraph') paragraphs.push(told(node).replace(/\s+/g, ' '));
     return !node.isTextblock;
   });
-  const telling = sentences([standfirst, ...paragraphs].filter(Boolean).join('\n\n'))
-    .map((s) => s.text)
-    .filter((s) => !GREETING.test(s) && wordCount(s) >= 4);
+  const all = sentences([standfirst, ...paragraphs].filter(Boolean).join('\n\n')).map((s) => s.text);
+  const telling = [...new Set(all)].filter((s) => !GREETING.test(s) && wordCount(s) >= 4);
   let description = '';
   for (const sentence of telling) {
     const longer = description ? `${description} ${sentence}` : sentence;
@@ -29,6 +29,17 @@ export function proposeDescription(standfirst: string, doc: PostNode, { least, m
     if (description.length >= least) break;
   }
   return description;
+}
+
+/** What a paragraph tells: of a turn of a conversation neither who speaks nor what is asked, which the answer says. */
+function told(paragraph: PostNode): string {
+  const text = plainText(paragraph);
+  const turn = turnIn(paragraph);
+  if (!turn) return text;
+  return sentences(text.slice(turn.length))
+    .map((s) => s.text)
+    .filter((s) => !s.endsWith('?'))
+    .join(' ');
 }
 
 function cutAtWord(text: string, most: number): string {

@@ -44,6 +44,17 @@ describe('a description', () => {
   });
 });
 
+describe('a description of a conversation', () => {
+  it('tells what was answered, without who spoke and what was asked, and nothing twice', () => {
+    const page = postFromMarkdown(
+      '**Ada:** How do you find the place in the flex?\n\n**Ben:** Run it through your fingers and feel for where it goes soft. Then look at the plug and at its fuse.\n\n**Ada:** Is that all? We have the lamps of the whole street here tonight.',
+    );
+    expect(proposeDescription('Then look at the plug and at its fuse.', page, DESCRIPTION_LENGTH)).to.equal(
+      'Then look at the plug and at its fuse. Run it through your fingers and feel for where it goes soft. We have the lamps of the whole street here tonight.',
+    );
+  });
+});
+
 describe('a summary', () => {
   const page = postFromMarkdown(
     'A dull knife is the dangerous one, because you push it where it does not want to go. Fifteen degrees and two coins bring the edge back on a wet stone. It takes a quarter of an hour. Whoever has done it once does it again before the next roast, for nothing in the kitchen is as good as an edge that falls through an onion by itself.',
