@@ -66,8 +66,7 @@ const MOST_VOICES = 40;
  * without times do where not each of them opens with a name: prose has colons too.
  */
 function voicesApart(passages: readonly (Passage & SaidBy)[]): readonly (Passage & SaidBy)[] {
-  if (passages.some((p) => (p.startMs === undefined && !p.taken) || (p.speaker && !p.taken) || /^\s*>>/.test(p.taken ?? '')))
-    return passages;
+  if (passages.some(({ taken, speaker, startMs }) => (taken ? /^\s*>>/.test(taken) : speaker || startMs === undefined))) return passages;
   const clear = passages.flatMap((p) => [
     ...(p.speaker ? [p.speaker] : []),
     ...Array.from(p.text.matchAll(NAME_INSIDE), (m) => m[1]!).filter(mayBeName),
