@@ -11,14 +11,17 @@ const stages = process.argv.slice(2);
 
 const sum = (name) => parts.reduce((all, part) => all + (part?.[name] ?? 0), 0);
 
-const passed = sum('passes') + (browser?.expected ?? 0);
-const tests = sum('failures') + (browser ? browser.unexpected + browser.flaky : 0);
+const passed = sum('passes') + (browser ? browser.expected + browser.flaky : 0);
+const tests = sum('failures') + (browser?.unexpected ?? 0);
 const missing = [...parts, browser].filter((part) => !part).length;
 const failed = Math.max(tests + missing, stages.length);
 
 const specsOf = ({ suites = [], specs = [] }) => [...specs, ...suites.flatMap(specsOf)];
-const names = [...parts.flatMap((part) => part?.failed ?? []), ...specsOf(report ?? {}).flatMap(({ ok, title }) => (ok ? [] : [title]))];
-for (const name of [...stages, ...names]) console.log(`failed: ${name}`);
+const specs = specsOf(report ?? {});
+const titles = (status) => specs.filter(({ tests }) => tests.some((test) => test.status === status)).map(({ title }) => title);
+for (const name of titles('flaky')) console.log(`passed the second time: ${name}`);
+const names = [...stages, ...parts.flatMap((part) => part?.failed ?? []), ...titles('unexpected')];
+for (const name of names) console.log(`failed: ${name}`);
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failed ? 1 : 0;

@@ -8,7 +8,6 @@ const STEPS = ['Gather', 'Tidy', 'Shape', 'Write', 'Dress', 'Proof', 'Send'];
 
 for (const mode of ['light', 'dark'] as const) {
   test(`axe finds nothing on any screen, ${mode === 'light' ? 'day' : 'lamp'}`, async ({ page, context, house }) => {
-    test.setTimeout(180_000);
     await context.addCookies([{ name: 'even-page-mode', value: mode, url: house.server.address }]);
     await page.goto('/');
     await axe(page, 'Desk');

@@ -11,7 +11,7 @@ test(`a window closed right after typing keeps every word, and a lone writer is 
   context,
   house,
 }) => {
-  test.setTimeout(60_000 + CLOSINGS * 6_000);
+  test.setTimeout(CLOSINGS * 50_000);
   const made = await house.server.call('/pieces', { method: 'POST', body: new FormData() });
   const address = `/pieces/${((await made.json()) as { id: string }).id}`;
   let typed = '';

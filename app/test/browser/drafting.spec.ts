@@ -10,7 +10,7 @@ const findings = (page: Page) => page.locator('.item');
 async function briefOfTalk(page: Page) {
   await bring(page, 'knife-evening.srt');
   await page.getByRole('button', { name: 'Make a page of it' }).click();
-  await expect(page.getByRole('button', { name: 'Take it all back' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'Take it all back' })).toBeVisible();
   await step(page, 'Write');
   await page.getByRole('radio', { name: 'Brief' }).click();
   await expect(page.getByLabel('Subject')).not.toHaveValue('');
@@ -25,7 +25,6 @@ test('a writer fills a brief from a talk, drafts, refuses, asks in own words, ke
   page,
   house,
 }) => {
-  test.setTimeout(180_000);
   const drafter = await startDrafter();
   const added = await house.server.call('/drafters', { method: 'POST', body: { name: 'Bench', form: 'own', address: drafter.address } });
   const { id } = (await added.json()) as { id: string };
@@ -52,7 +51,7 @@ test('a writer fills a brief from a talk, drafts, refuses, asks in own words, ke
   const before = await pageOf(page).innerText();
   await page.getByRole('button', { name: /^Draft all \d+$/ }).click();
   await expect(page.getByText(/Drafting one by one/)).toBeVisible();
-  await expect(page.getByText(/Drafting one by one/)).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByText(/Drafting one by one/)).toHaveCount(0);
   expect(await pageOf(page).innerText()).toBe(before);
   const sections = await page.getByLabel('What is drafted').locator('option').count();
   for (let n = 1; n < sections - 3; n++) {
@@ -65,7 +64,7 @@ test('a writer fills a brief from a talk, drafts, refuses, asks in own words, ke
   await page.getByLabel('Ask for').fill('shorter, 60 words');
   await page.getByRole('button', { name: 'Ask', exact: true }).click();
   await expect(page.getByText(/asked were|words proposed/)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Rounds' }).getByRole('button')).toHaveCount(2, { timeout: 15_000 });
+  await expect(page.getByRole('region', { name: 'Rounds' }).getByRole('button')).toHaveCount(2);
   await take(page).click();
   await expect(page.getByText(/it was taken/)).toBeVisible();
   await expect(pageOf(page)).not.toHaveText(before);
@@ -112,7 +111,7 @@ test('a writer fills a brief from a talk, drafts, refuses, asks in own words, ke
   await section(page, 3);
   await drafter.misbehave('invents a number');
   await page.getByRole('button', { name: 'Another' }).click();
-  await expect(findings(page).filter({ hasText: '“37 degrees”: nobody said this' })).toBeVisible({ timeout: 15_000 });
+  await expect(findings(page).filter({ hasText: '“37 degrees”: nobody said this' })).toBeVisible();
   await page.getByRole('button', { name: 'Take it out' }).first().click();
   await expect(page.getByText('nobody said this')).toHaveCount(0);
   await take(page).click();
@@ -222,7 +221,7 @@ test('the same with a service that speaks the chat form', async ({ page, house }
   // The first passage of the section is what the answer rests on.
   says = 'Hold the blade at about fifteen degrees [p20]\n\nMost cooks use 22 degrees. [none]';
   await page.getByRole('button', { name: 'Draft this section' }).click();
-  await expect(findings(page).filter({ hasText: '“22 degrees”: nobody said this' })).toBeVisible({ timeout: 15_000 });
+  await expect(findings(page).filter({ hasText: '“22 degrees”: nobody said this' })).toBeVisible();
   await expect(findings(page).filter({ hasText: 'This rests on no passage' })).toBeVisible();
   const [first] = asked;
   expect(first!.model).toBe('small-one');

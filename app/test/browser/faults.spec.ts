@@ -21,7 +21,7 @@ function random(seed: number): () => number {
 test.use({ quietly: false });
 
 test(`every character typed is in the database, over ${ROUNDS} rounds of faults`, async ({ page: first, context }) => {
-  test.setTimeout(90_000 + ROUNDS * 25_000);
+  test.setTimeout(ROUNDS * 50_000);
   let page = first;
   const dice = random(SEED);
   const folder = await newFolder();

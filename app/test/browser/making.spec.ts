@@ -5,7 +5,7 @@ const account = (page: import('@playwright/test').Page) => page.getByRole('list'
 test('one press makes a page of a talk, tells what was done, and takes the whole back', async ({ page }) => {
   await bring(page, 'knife-evening.srt');
   await page.getByRole('button', { name: 'Make a page of it' }).click();
-  await expect(account(page)).toContainText('repairs taken', { timeout: 20_000 });
+  await expect(account(page)).toContainText('repairs taken');
   await expect(account(page)).toContainText(/sections, 1,[0-5]\d\d of 4,\d\d\d words/);
   await expect(account(page)).toContainText('As written, told');
   expect(await pageOf(page).locator('h2').count()).toBeGreaterThan(4);
@@ -23,7 +23,7 @@ test('one press makes a page of a talk, tells what was done, and takes the whole
 test('a page is made again with other words wanted, and what was left out is brought back', async ({ page }) => {
   await bring(page, 'knife-evening.srt');
   await page.getByRole('button', { name: 'Make a page of it' }).click();
-  await expect(account(page)).toContainText('sections', { timeout: 20_000 });
+  await expect(account(page)).toContainText('sections');
   await page.getByRole('spinbutton', { name: 'Length' }).fill('600');
   await page.getByRole('button', { name: 'Make it again' }).click();
   await expect(account(page)).toContainText(/sections, [56]\d\d of 4,\d\d\d words/);
@@ -40,7 +40,7 @@ test('figures and names are held against what was said, and key points are put b
   await bring(page, 'knife-evening.srt');
   await page.getByRole('button', { name: 'Make a page of it' }).click();
   const wants = page.getByRole('listitem').filter({ hasText: 'figures and names to confirm' });
-  await wants.getByRole('button', { name: 'show' }).click({ timeout: 20_000 });
+  await wants.getByRole('button', { name: 'show' }).click();
   const facts = page.getByRole('list', { name: 'To confirm' });
   const before = await facts.getByRole('listitem').count();
   await facts.getByRole('button', { name: 'confirm' }).first().click();
@@ -87,7 +87,7 @@ test('a sentence is put back as it was said, another one put in, and all told in
 test('a paragraph made from talk is turned to what was said and back, until its words are changed by hand', async ({ page }) => {
   await bring(page, 'knife-evening.srt');
   await page.getByRole('button', { name: 'Make a page of it' }).click();
-  await expect(account(page)).toContainText('sections', { timeout: 20_000 });
+  await expect(account(page)).toContainText('sections');
   const paragraphs = pageOf(page).locator('p');
   const turn = async (n: number) => {
     await paragraphs.nth(n).click();
@@ -128,6 +128,6 @@ test('a page made of a conversation names who speaks, in the way House style say
   await page.getByLabel('Choose files').setInputFiles(file);
   await page.waitForURL(/\/pieces\//);
   await page.getByRole('button', { name: 'Make a page of it' }).click();
-  await expect(pageOf(page).locator('strong', { hasText: 'Bo:' })).toHaveCount(2, { timeout: 20_000 });
+  await expect(pageOf(page).locator('strong', { hasText: 'Bo:' })).toHaveCount(2);
   await saved(page);
 });

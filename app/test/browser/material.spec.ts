@@ -97,7 +97,7 @@ test('a recording goes up, its words are lit as it plays, and a word plays from 
   await page.goto('/');
   await page.locator('input[type=file]').setInputFiles(recording('caning-first-steps.webm'));
   await page.waitForURL(/pieces/);
-  await expect(page.getByRole('list', { name: /Passages/ }).getByRole('listitem')).toHaveCount(19, { timeout: 20_000 });
+  await expect(page.getByRole('list', { name: /Passages/ }).getByRole('listitem')).toHaveCount(19);
   const time = () => page.locator('video').evaluate((video: HTMLVideoElement) => video.currentTime);
   await page
     .locator('.said')
@@ -149,8 +149,8 @@ test('a large recording is paused, goes on after a reload from where it was, and
   isOpen = true;
   await page.reload();
   // The first part after the reload goes on where the last one ended.
-  await expect.poll(() => Number(offsets[0]), { timeout: 20_000 }).toBeGreaterThan(0);
-  await expect(status).toBeHidden({ timeout: 20_000 });
+  await expect.poll(() => Number(offsets[0])).toBeGreaterThan(0);
+  await expect(status).toBeHidden();
   await expect(page.getByText('long-evening.wav').first()).toBeVisible();
 });
 
@@ -166,5 +166,5 @@ test('a recording that arrives while something else is brought in is shown, and 
   await expect(page.getByText('Reading chair-caning.md…')).toBeVisible();
   await choose.setInputFiles(`${MATERIAL}../recordings/caning-first-steps.webm`);
   await choose.setInputFiles(`${MATERIAL}rewiring-a-lamp.vtt`);
-  await expect(page.getByRole('region', { name: 'Material' }).getByText('4 sources')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('region', { name: 'Material' }).getByText('4 sources')).toBeVisible();
 });

@@ -227,7 +227,7 @@ test.describe('what a browser kept', () => {
     await again.waitForTimeout(300);
     await expect(says(again)).not.toContainText('Saved');
     await context.unroute('**/save', hold);
-    await expect(pageOf(again)).toContainText('Left behind.', { timeout: 20_000 });
+    await expect(pageOf(again)).toContainText('Left behind.');
     await saved(again, 20_000);
   });
 
@@ -275,7 +275,7 @@ test('an answer that never comes holds up no later save', async ({ page }) => {
   await page.route('**/save', () => {}, { times: 1 });
   await typeAtEnd(page, 0, ' One.');
   await typeAtEnd(page, 1, ' Two.');
-  await expect(says(page)).toHaveText('Kept in this browser, the server is away', { timeout: 40_000 });
+  await expect(says(page)).toHaveText('Kept in this browser, the server is away');
   await saved(page);
   await page.reload();
   await expect(pageOf(page)).toContainText('One.');

@@ -34,7 +34,6 @@ test.use({ quietly: false });
 
 for (const [name, text] of Object.entries(WAYS)) {
   test(`${name}: nothing that came in runs, on any screen or on the blog`, async ({ page, context }) => {
-    test.setTimeout(120_000);
     const ran = watch(page);
     await page.goto('/');
     await page.getByLabel('Choose files').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });

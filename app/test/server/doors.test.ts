@@ -12,7 +12,6 @@ import { newFolder, startServer, type RunningServer } from '../running-server.ts
 import { fileOf, form, writer } from './writer.ts';
 
 describe('the doors of the server', function () {
-  this.timeout(60_000);
   let server: RunningServer;
   let data: string;
   let id: string;
@@ -347,8 +346,6 @@ describe('the doors of the server', function () {
 });
 
 describe('a server that cannot start', function () {
-  this.timeout(60_000);
-
   it('says why in a sentence', async () => {
     const folder = await newFolder();
     const other = await startServer();

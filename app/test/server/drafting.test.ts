@@ -21,8 +21,7 @@ const request = (more = {}) => ({
 });
 const asked = { form: 'paragraphs', words: 0, blocks: [], was: { type: 'doc', content: [{ type: 'paragraph' }] } };
 
-describe('drafting on the server', function () {
-  this.timeout(60_000);
+describe('drafting on the server', () => {
   let server: RunningServer;
   let folder: string;
   let piece: string;
@@ -252,8 +251,7 @@ describe('drafting on the server', function () {
   });
 });
 
-describe('ideas on the server', function () {
-  this.timeout(60_000);
+describe('ideas on the server', () => {
   let server: RunningServer;
   before(async () => {
     server = await startServer();

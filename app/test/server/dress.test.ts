@@ -37,8 +37,7 @@ function emptyPng(width: number, height: number): Buffer {
   ]);
 }
 
-describe('pictures and clips on the server', function () {
-  this.timeout(60_000);
+describe('pictures and clips on the server', () => {
   let server: RunningServer;
   let blog: Awaited<ReturnType<typeof startBlog>>;
   let host: Awaited<ReturnType<typeof startClipHost>>;

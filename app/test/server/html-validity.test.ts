@@ -54,8 +54,7 @@ async function htmlValidate(html: string): Promise<string[]> {
 // A skipped heading level is the writer's own (the demo has one for Proof to find); the style is that of Skeleton's slider.
 const EXCUSED = /skipping 1 heading level|webkit-user-select/;
 
-describe('HTML as the standard has it', function () {
-  this.timeout(120_000);
+describe('HTML as the standard has it', () => {
   let server: RunningServer;
   let blog: Awaited<ReturnType<typeof startBlog>>;
   const { bring, read, save } = writer(() => server);

@@ -50,8 +50,7 @@ class MoodyTranscriber {
 }
 
 for (const { name, fresh } of ENGINES) {
-  describe(`jobs on ${name}`, function () {
-    this.timeout(180_000);
+  describe(`jobs on ${name}`, () => {
     const RECORDINGS = 3;
 
     it('end once each, whenever the servers that do them are killed, and whether the service is there or not', async () => {
@@ -113,8 +112,7 @@ async function noteEnds(url: string): Promise<() => Promise<string[]>> {
   };
 }
 
-describe('jobs', function () {
-  this.timeout(60_000);
+describe('jobs', () => {
   let folder: string;
   beforeEach(async () => (folder = await newFolder()));
   afterEach(() => rmSync(folder, { recursive: true }));

@@ -9,7 +9,7 @@ import { form, writer } from './writer.ts';
 const numRuns = Number(process.env.PIECE_RUNS ?? 50);
 
 describe('any piece that can be brought in', function () {
-  this.timeout(30_000 + numRuns * 500);
+  this.timeout(600_000 + numRuns * 500);
   let server: RunningServer;
   const { bring, read, save } = writer(() => server);
 

@@ -6,8 +6,7 @@ import { expect } from 'chai';
 import type { TriedLink } from '../../../core/src/proof/tried-link.ts';
 import { startServer, type RunningServer } from '../running-server.ts';
 
-describe('links that are tried', function () {
-  this.timeout(60_000);
+describe('links that are tried', () => {
   let site: Server;
   let server: RunningServer;
   let host: string;

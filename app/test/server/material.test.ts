@@ -8,8 +8,7 @@ import { fileOf, form, writer } from './writer.ts';
 
 const sample = (name: string) => new File([readFileSync(new URL(`../../../core/test/samples/${name}`, import.meta.url))], name);
 
-describe('material on the server', function () {
-  this.timeout(60_000);
+describe('material on the server', () => {
   let server: RunningServer;
   let site: Server;
   let host: string;

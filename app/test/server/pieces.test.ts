@@ -4,8 +4,7 @@ import { startBlog, startServer, type RunningServer } from '../running-server.ts
 import { ENGINES, fileOf, form, writer } from './writer.ts';
 
 for (const engine of ENGINES) {
-  describe(`the server on ${engine.name}`, function () {
-    this.timeout(60_000);
+  describe(`the server on ${engine.name}`, () => {
     let server: RunningServer;
     let blog: Awaited<ReturnType<typeof startBlog>>;
 

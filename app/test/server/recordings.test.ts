@@ -20,8 +20,7 @@ async function settled(server: RunningServer, source: string): Promise<{ state: 
 
 const bytesOf = (name: string) => new Uint8Array(readFileSync(new URL(name, RECORDINGS)));
 
-describe('recordings on the server', function () {
-  this.timeout(60_000);
+describe('recordings on the server', () => {
   let server: RunningServer;
   let service: ReturnType<typeof serve>;
 
@@ -140,9 +139,7 @@ describe('recordings on the server', function () {
   });
 });
 
-describe('a finished recording', function () {
-  this.timeout(60_000);
-
+describe('a finished recording', () => {
   it('need not be sent again when the server dies at any moment while it is taken in', async () => {
     const folder = await newFolder();
     let server = await startServer({ data: folder });

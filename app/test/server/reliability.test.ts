@@ -20,7 +20,6 @@ import { newFolder, startServer, type RunningServer } from '../running-server.ts
 import { fileOf, form, writer } from './writer.ts';
 
 describe('nothing that was acknowledged is lost', function () {
-  this.timeout(90_000);
   let folder: string;
   let server: RunningServer;
   const { bring, read, save } = writer(() => server);

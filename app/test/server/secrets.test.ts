@@ -9,8 +9,7 @@ import { fileOf, writer } from './writer.ts';
 
 const TOKEN = 'larkfield-secret-token-7261';
 
-describe('what is kept on the disk', function () {
-  this.timeout(120_000);
+describe('what is kept on the disk', () => {
   let folder: string;
   let server: RunningServer;
   let outlet: OutletDouble;

@@ -10,7 +10,7 @@ const PATIENCE_S = 0.5;
 
 for (const { name, fresh } of ENGINES) {
   describe(`a post is never made twice, on ${name}`, function () {
-    this.timeout(60_000 + KILLS * 10_000);
+    this.timeout(600_000 + KILLS * 10_000);
     let folder: string;
     let env: Record<string, string>;
     let server: RunningServer;

@@ -11,8 +11,7 @@ type Told = {
   message?: string;
 };
 
-describe('the theme of an outlet', function () {
-  this.timeout(60_000);
+describe('the theme of an outlet', () => {
   let site: Server;
   let server: RunningServer;
   let host: string;

@@ -3,8 +3,7 @@ import { rmSync } from 'node:fs';
 import { newFolder, startServer, type RunningServer } from '../running-server.ts';
 import { fileOf, writer } from './writer.ts';
 
-describe('versions on the server', function () {
-  this.timeout(60_000);
+describe('versions on the server', () => {
   let folder: string;
   let server: RunningServer;
   const { bring, read, save } = writer(() => server);

@@ -8,8 +8,7 @@ import { fileOf, form, writer } from './writer.ts';
 
 type Kept = { id: string; address: string; page: ReferencePage; before: object | null; isOut: boolean; because: string };
 
-describe('yardsticks on the server', function () {
-  this.timeout(60_000);
+describe('yardsticks on the server', () => {
   let results: Awaited<ReturnType<typeof startResultList>>;
   let site: Server;
   let host: string;

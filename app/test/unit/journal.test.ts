@@ -14,8 +14,7 @@ import { PGLITE } from '../../src/lib/server/tables.ts';
 const ID = '00000000-0000-4000-8000-000000000001';
 const FIRST = '000000000001.jsonl';
 
-describe('a database is brought up to date from the journal of saves', function () {
-  this.timeout(60_000);
+describe('a database is brought up to date from the journal of saves', () => {
   let folder: string;
   let client: PGlite;
 

@@ -70,6 +70,6 @@ describe('bytes that were scribbled over', () => {
         }),
         { numRuns: runs },
       );
-    }).timeout(120_000 + RUNS * 200);
+    }).timeout(600_000 + RUNS * 200);
   }
 });

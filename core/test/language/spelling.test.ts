@@ -5,9 +5,7 @@ import { speller, spellerOf } from './english.ts';
 // Wikipedia's list of common misspellings, for machines (package misspellings 1.1.0): wrong: right.
 const LISTED = createRequire(import.meta.url)('misspellings/dict/lc-dictionary.json') as Record<string, string>;
 
-describe('spelling', function () {
-  this.timeout(60_000);
-
+describe('spelling', () => {
   it('finds published misspellings, and proposes what is meant', () => {
     const pairs = Object.entries(LISTED).filter(([wrong, right]) => /^[a-z]+$/.test(wrong) && /^[a-z]+$/.test(right));
     const found = pairs.filter(([wrong]) => !speller.knows(wrong));

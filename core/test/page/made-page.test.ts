@@ -26,8 +26,7 @@ const talks = toldTalks('measured').map((talk) => {
 });
 const pages = talks.map((paragraphs) => makePage([{ source: 's', paragraphs }], {}, tools));
 
-describe('a page made in one go', function () {
-  this.timeout(60_000);
+describe('a page made in one go', () => {
   it('has a title, a standfirst, a description that is shown whole, and three titles to choose from', () => {
     for (const { titles, standfirst, description } of pages) {
       expect(titles.length).to.be.within(1, 3);

@@ -25,7 +25,7 @@ describe('details that come in', () => {
       }),
       { numRuns: 200 },
     );
-  }).timeout(60_000);
+  });
 
   it('say what was cut, at a word', () => {
     const { details, cut } = fitDetails({

@@ -27,7 +27,7 @@ describe('elements of HTML in any nesting', () => {
       }),
       { numRuns },
     );
-  }).timeout(numRuns * 100);
+  }).timeout(600_000 + numRuns * 100);
 
   it('keep every word as a file', async () => {
     await fc.assert(
@@ -40,7 +40,7 @@ describe('elements of HTML in any nesting', () => {
       }),
       { numRuns },
     );
-  }).timeout(numRuns * 100);
+  }).timeout(600_000 + numRuns * 100);
 
   it('keep every word when they are pasted', () => {
     fc.assert(
@@ -49,7 +49,7 @@ describe('elements of HTML in any nesting', () => {
       }),
       { numRuns },
     );
-  }).timeout(numRuns * 100);
+  }).timeout(600_000 + numRuns * 100);
 
   for (const html of [
     '<figure><blockquote>one</blockquote><figcaption><p>two</p></figcaption></figure>',

@@ -11,9 +11,7 @@ async function found(rule: string, text: string): Promise<(readonly [string, str
   return usages.filter((usage) => usage.rule === rule).map(({ from, to, instead }) => [text.slice(from, to), instead[0]] as const);
 }
 
-describe('how things are said', function () {
-  this.timeout(30_000);
-
+describe('how things are said', () => {
   it('finds slips of grammar, and what was meant', async () => {
     const slips = {
       'We was there on Monday.': ['was', 'were'],

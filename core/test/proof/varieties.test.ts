@@ -91,8 +91,7 @@ const LEFT: Record<string, readonly string[]> = {
   'unfinished sentence': ['What to bring', 'He wrote: “Come early.”', 'The list is here: [photo of the bench to come]'],
 };
 
-describe('faults as writers make them', function () {
-  this.timeout(30_000);
+describe('faults as writers make them', () => {
   for (const [check, passages] of Object.entries(FOUND))
     it(`are found: ${check}`, () => {
       for (const [passage, words] of passages) expect(lit(check, passage), passage).to.deep.equal([words]);

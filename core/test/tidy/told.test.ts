@@ -129,5 +129,5 @@ describe('question marks in bare talk', () => {
         expect(isAsked(said, 0, said.length) || endsInTag(said, 0, said.length), sentence).to.equal(true);
       }
     }
-  }).timeout(30_000);
+  });
 });

@@ -31,8 +31,7 @@ const talks = PARTS.flatMap((part) => toldTalks(part))
   .map((t) => t.paragraphs.flatMap((p) => p.sentences));
 const written = (said: string, person: ToldBy = 'you') => wordedSentence(said, { person, isHowTo: true }).text;
 
-describe('wording', function () {
-  this.timeout(60_000);
+describe('wording', () => {
   // What is said, and what an editor writes.
   for (const [said, wanted] of [
     ['So this is the first screen.', 'This is the first screen.'],

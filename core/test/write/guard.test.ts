@@ -74,7 +74,7 @@ describe('the guard on a statement', () => {
     expect(altered.of).to.be.at.least(200);
     expect(truths.share).to.be.at.most(0.05);
     expect(altered.share).to.be.at.least(0.95);
-  }).timeout(60_000);
+  });
 });
 
 describe('the guard on a proposal', () => {

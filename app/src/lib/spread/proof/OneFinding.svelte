@@ -58,14 +58,10 @@
     }
   }
 
-  // The same slip in other places, which the same words mend.
-  const alike = $derived(
-    isOpen && finding.fix && 'text' in finding.fix
-      ? piece.proofing.findings.filter(
-          ({ check, words, fix }) => check === finding.check && words === finding.words && fix?.label === finding.fix!.label,
-        )
-      : [],
-  );
+  const ofCheck = $derived(isOpen ? piece.proofing.findings.filter(({ check }) => check === finding.check) : []);
+  // The same slip in other places.
+  const alike = $derived(ofCheck.filter(({ words, fix }) => words === finding.words && fix?.label === finding.fix?.label));
+  const canMendAlike = $derived(alike.length > 1 && !!finding.fix && 'text' in finding.fix);
 
   function fix(findings: readonly Finding[]) {
     sorry = '';
@@ -73,9 +69,9 @@
     else if (!piece.page.mend(findings)) sorry = 'The page has changed there. Look again in a moment.';
   }
 
-  function leave(event: SubmitEvent) {
-    event.preventDefault();
-    piece.details.left = [...(piece.details.left ?? []), { key: finding.key, why: why.trim() }].slice(-MOST_LEFT);
+  function leave(findings: readonly Finding[]) {
+    const left = findings.map(({ key }) => ({ key, why: why.trim() }));
+    piece.details.left = [...(piece.details.left ?? []), ...left].slice(-MOST_LEFT);
   }
 
   const takeUp = () => (piece.details.left = piece.details.left?.filter(({ key }) => key !== finding.key));
@@ -109,7 +105,12 @@
   {#if isOpen}
     <div class="do">
       {#if leaving}
-        <form onsubmit={leave}>
+        <form
+          onsubmit={(event) => {
+            event.preventDefault();
+            leave([finding]);
+          }}
+        >
           <!-- svelte-ignore a11y_autofocus -->
           <input
             class="line"
@@ -120,13 +121,17 @@
             bind:value={why}
           />
           <button class="quiet">Leave it</button>
+          {#if alike.length > 1}
+            <button type="button" class="word" onclick={() => leave(alike)}>Leave it in all {alike.length} places</button>
+          {:else if ofCheck.length > 1}
+            <button type="button" class="word" onclick={() => leave(ofCheck)}>Leave all {ofCheck.length} like it</button>
+          {/if}
           <button type="button" class="word" onclick={() => (leaving = false)}>Cancel</button>
         </form>
       {:else}
         {#if detail}<button class="quiet" onclick={writeDetail}>{detail === 'cover' ? 'Make it' : 'Write it'}</button>{/if}
         {#if finding.fix}<button class="quiet" onclick={() => fix([finding])}>{finding.fix.label}</button>{/if}
-        {#if alike.length > 1}<button class="word" onclick={() => fix(alike)}>{finding.fix!.label} in all {alike.length} places</button
-          >{/if}
+        {#if canMendAlike}<button class="word" onclick={() => fix(alike)}>{finding.fix!.label} in all {alike.length} places</button>{/if}
         <button class="word" onclick={() => (leaving = true)}>Leave it</button>
         {#if isName || isWord}
           <button class="word" onclick={() => void houseRule(({ names }) => ({ names: [...new Set([...names, finding.words])] }))}
