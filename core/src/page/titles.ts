@@ -1,9 +1,19 @@
 import { wordCount } from '../language/words.ts';
-import { announcementOf, type HeadedSentence, type HeadingCandidate, headingCandidates, type Subjects, talkTerms } from '../shape/index.ts';
+import {
+  type Announced,
+  announcedSubjects,
+  type HeadedSentence,
+  type HeadingCandidate,
+  headingCandidates,
+  type Subjects,
+  talkTerms,
+} from '../shape/index.ts';
 
 const CHOICES = 3;
 // What a talk is about is said in its opening, so many sentences of it.
-const OPENING = 18;
+const OPENING = 10;
+// What is announced so plainly is its title, however often other things are named.
+const PLAIN = 0.7;
 // Of a long talk so many sentences are looked at, evenly.
 const LOOKED_AT = 600;
 // A page is named after what is said again and again.
@@ -14,7 +24,6 @@ const ABOUT_IT = 1.3;
 const ANY_DEED =
   /^(?:put|take|get|press|click|hold|start|find|make|turn|bring|keep|go|pull|push|use|give|have|leave|move|set|open|close|shut|check|look)\b/;
 const HANGS = / (?:with|in|on|over|under|at|to|from|round|around|for) | guys$/;
-const PROMISES = /^(?:show|look|going|want|lets|ordinal|sequence|purpose|cleft)$/;
 
 // What machines call a file, and what says only that it is one.
 const NO_TITLE =
@@ -40,6 +49,8 @@ const firstOf = (all: readonly HeadedSentence[]): string =>
     .reduce((shortest, s) => (wordCount(s.text) > 2 && wordCount(s.text) < wordCount(shortest.text) ? s : shortest))
     .text.replace(/[.!?]+$/, '');
 
+const titled = ({ kind, text, stems }: Announced) => ({ text: kind === 'deed' ? `How to ${text}` : text, stems });
+
 /**
  * Three titles a page could have, the best first: what its opening says it will show ("How to lay a hedge"), or what is named
  * again and again; made of words that were said.
@@ -49,34 +60,23 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
   const talk = talkTerms([all]);
   const often = (c: HeadingCandidate) => c.stems.reduce((sum, s) => sum + Math.log(1 + (talk.counts.get(s) ?? 0)), 0) / c.stems.length;
   const said = (c: HeadingCandidate) => c.stems.every((s) => (talk.counts.get(s) ?? 0) >= FEWEST_SAID);
-  // What a pronoun stands for is a guess, and no title.
-  const opening = headingCandidates(all.slice(0, OPENING), talk, subjects).filter((c) => !c.features.resolved);
-  const promised = opening.filter(
-    (c) =>
-      c.kind === 'deed' &&
-      PROMISES.test(announcementOf(all[c.sentence]!.said).frame) &&
-      c.stems.some((s) => talk.top.has(s) || (talk.counts.get(s) ?? 0) >= 2 * FEWEST_SAID),
-  );
+  const most = Math.log(Math.max(2, ...talk.counts.values()));
+  const meant = ({ stems }: Announced) => stems.reduce((sum, s) => sum + Math.log(talk.counts.get(s) ?? 1), 0) / stems.length / most;
+  const announced = announcedSubjects(all.slice(0, OPENING).map(({ said }) => said))
+    .map((a) => ({ ...a, score: a.force * (0.35 + 0.65 * meant(a)) * (1 - a.sentence / (2 * OPENING)) }))
+    .filter(({ score }) => score >= PLAIN);
   const step = Math.ceil(all.length / LOOKED_AT);
   const whole = headingCandidates(
     all.filter((_, i) => i % step === 0),
     talk,
     subjects,
+    // What a pronoun stands for is a guess, and no title.
   ).filter((c) => !c.features.resolved);
-  const announcedThings = opening.filter(
-    (c) => c.kind === 'thing' && c.sentence < 10 && PROMISES.test(announcementOf(all[c.sentence]!.said).frame),
-  );
   // One word alone is no title.
   const things = whole.filter((c) => c.kind === 'thing' && c.stems.length > 1 && /^the /.test(c.text) && said(c) && !/\d/.test(c.text));
   const deeds = whole.filter((c) => c.kind === 'deed' && said(c) && wordCount(c.text) >= 3 && !ANY_DEED.test(c.text));
   const size = (c: HeadingCandidate) => Math.min(1, wordCount(c.text) / 4);
   const ranked = [
-    ...promised.map((c) => ({
-      text: `How to ${c.text}`,
-      stems: c.stems,
-      score: often(c) * 1.6 * size(c) * (1 - c.sentence / (2 * OPENING)),
-    })),
-    ...announcedThings.map((c) => ({ text: c.text, stems: c.stems, score: often(c) * 1.15 * (1 - c.sentence / (2 * OPENING)) })),
     ...things.map((c) => ({
       text: c.text,
       stems: c.stems,
@@ -86,18 +86,18 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
   ]
     .map((c) => ({ ...c, score: c.score * (c.stems.some((s) => talk.top.has(s)) ? ABOUT_IT : 1) }))
     .sort((a, b) => b.score - a.score);
-  const chosen: typeof ranked = [];
-  for (const c of ranked) {
+  const chosen: { text: string; stems: string[] }[] = [];
+  for (const c of [...announced.sort((a, b) => b.score - a.score).map(titled), ...ranked]) {
     if (chosen.length === CHOICES) break;
     if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)))) chosen.push(c);
   }
   // Better one word that is said again and again than any sentence.
   if (!chosen.length) {
-    const [most] = whole
+    const [again] = whole
       .filter((c) => c.kind === 'thing' && /^the \S+$/.test(c.text))
       .map((c) => ({ text: c.text, stems: c.stems, score: often(c) }))
       .sort((a, b) => b.score - a.score);
-    chosen.push(most ?? { text: firstOf(all), stems: [], score: 0 });
+    chosen.push(again ?? { text: firstOf(all), stems: [], score: 0 });
   }
   return chosen.map(({ text }) => text.charAt(0).toUpperCase() + text.slice(1));
 }

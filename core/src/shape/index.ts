@@ -20,4 +20,5 @@ export { isBody } from './standing/headings.ts';
 export { centrality } from './standing/opening.ts';
 export { type Given, STANDING_PARTS, type StandingPart, withStandingPart } from './standing/parts.ts';
 export { alone, isStatement, pointsBack } from './standing/said-on-page.ts';
+export { type Announced, announcedSubjects } from './talk-headings/announced.ts';
 export { type HeadedSentence, type HeadingCandidate, headingCandidates, talkTerms } from './talk-headings/candidates.ts';

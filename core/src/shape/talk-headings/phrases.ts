@@ -10,7 +10,7 @@ const set = (list: string): ReadonlySet<string> => new Set(list.split(' '));
 export const LIGHT_NOUNS = set(
   'thing things stuff lot lots way ways bit bits one ones time times place side part parts kind kinds sort sorts end top bottom front back left right something anything everything nothing somebody anybody everybody person people guy guys fella fellas chap bloke lad lady man men woman women kid kids monday tuesday wednesday thursday friday saturday sunday day days case point sake moment minute minutes second seconds look idea reason reasons mind fact middle course cause rest couple bunch number type types step steps problem question questions job hand example word words life world chance business matter go week weeks year years morning night today tonight tomorrow yesterday',
 );
-const PARTICLES = set('up down out off on in back over away together apart');
+const PARTICLES = set('up down out off on in back over away together apart after');
 const PREPOSITIONS = set(
   'of for in into to from with on about at by without through onto under over inside behind against before after across along around round towards near like below above',
 );
@@ -86,6 +86,11 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
     // "The truck's going" says what the truck does; "the truck's tyres" names a thing.
     if (i > from && /'s$/.test(n(i - 1)) && (!isThing(all[i]!) || /^(?:a|an|the|going|got|been)$/.test(n(i)))) return null;
     if (NO_THINGS.has(n(i)) && !(i === from && isInside)) break;
+    // "The Corrigal 3": a number behind a name is part of it.
+    if (k === 'm' && all[i - 1]?.k === 'e' && /^\d/.test(n(i))) {
+      i++;
+      break;
+    }
     if (i > from && isThing(all[i - 1]!) && (isVerbLike(n(i)) || /[dm]/.test(k) || (k === 'g' && !isInside) || isDoing(n(i)))) break;
     if (isThing(all[i]!) || k === 'm' || k === 'j') i++;
     else if ((k === 'g' || k === 'd') && isInside && i - from < 3) i++;
@@ -93,10 +98,11 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
     else break;
   }
   const to = i;
-  while (i > from && (!isThing(all[i - 1]!) || (TRAILING.test(n(i - 1)) && i - from > 1))) i--;
+  const isNamed = (k: number) => isThing(all[k]!) || (k > from && all[k]!.k === 'm' && all[k - 1]!.k === 'e');
+  while (i > from && (!isNamed(i - 1) || (TRAILING.test(n(i - 1)) && i - from > 1))) i--;
   if (i === from || i - from > 5) return null;
   const found = all.slice(from, i);
-  const head = found.at(-1)!.n;
+  const head = found.findLast(isThing)!.n;
   if (
     /'s$/.test(head) ||
     /^(?:today|tonight|tomorrow|yesterday)'s$/.test(found[0]!.n) ||
@@ -105,7 +111,14 @@ export function nounPhrase(all: readonly Token[], at: number): NounPhrase | null
     return null;
   const words = found.map((t) => (t.k === 'e' ? t.w : /^[A-Z]{2,}/.test(t.w) ? t.w : t.n));
   if (/^an?$/.test(determiner)) determiner = /^(?:[aeiou](?!ni|se|uro|ne\b)|hour|honest|heir)/.test(words[0]!.toLowerCase()) ? 'an' : 'a';
-  return { words, determiner, head, isPlural: /[^s]s$/.test(head), isName: found.every((t) => t.k === 'e'), to };
+  return {
+    words,
+    determiner,
+    head,
+    isPlural: /[^s]s$/.test(head),
+    isName: found.every((t) => t.k === 'e' || (t.k === 'm' && found.length > 1)),
+    to,
+  };
 }
 
 export const shown = ({ determiner, words }: NounPhrase): string => [determiner, ...words].filter(Boolean).join(' ');
@@ -131,7 +144,7 @@ const sizeOf = (text: string) => text.split(' ').length;
 const LASTS = /^(?:seconds?|minutes?|hours?|days?|weeks?|months?|years?|seasons?|times?)$/;
 
 /** Phrases behind a thing: "of the box", "with a damp cloth". Returns the text and where they end. */
-function tail(all: readonly Token[], at: number, text: string): { text: string; to: number; things: number } {
+export function tail(all: readonly Token[], at: number, text: string): { text: string; to: number; things: number } {
   let to = at;
   let things = 0;
   for (let n = 0; n < 2; n++) {
@@ -178,8 +191,14 @@ const NO_OBJECT = set(
 /**
  * A deed told at a place: the verb in its plain form, what it is done to, and at most two phrases more.
  * @param meant what a pronoun stands for, said before a place
+ * @param fewestWords of how many words it is at least
  */
-export function deedAt(all: readonly Token[], at: number, meant: (pronoun: string, before: number) => NounPhrase | null): Phrase | null {
+export function deedAt(
+  all: readonly Token[],
+  at: number,
+  meant: (pronoun: string, before: number) => NounPhrase | null,
+  fewestWords = 3,
+): Phrase | null {
   const verb = all[at]!;
   if (!/^[a-z-]{2,}$/.test(verb.n)) return null;
   let i = at + 1;
@@ -194,7 +213,8 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
     if (own) thing = { ...own, determiner: own.isName ? '' : 'the', to: i + 1 };
     isResolved = true;
   }
-  if (NO_OBJECT.has(verb.n)) return null;
+  // "Look after the chain": that is a deed.
+  if (NO_OBJECT.has(verb.n) && particle !== 'after') return null;
   if (!thing) {
     // "Stand at your own door": a deed that is done to nothing.
     const place = DEEDS.has(verb.n) && !particle ? tail(all, i, verb.n) : null;
@@ -227,7 +247,7 @@ export function deedAt(all: readonly Token[], at: number, meant: (pronoun: strin
   if (next && /[tm]/.test(next.k)) return null;
   if (ENDS_SOMEWHERE.has(verb.n) && !particle && !more.things) return null;
   const text2 = more.text + hanging(all, more.to, sizeOf(more.text));
-  if (sizeOf(text2) > MOST_WORDS || sizeOf(text2) < 3) return null;
+  if (sizeOf(text2) > MOST_WORDS || sizeOf(text2) < fewestWords) return null;
   return { kind: 'deed', text: text2, verb: verb.n, things: things + more.things, at, isResolved };
 }
 
