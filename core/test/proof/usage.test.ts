@@ -25,7 +25,8 @@ describe('how things are said', () => {
       'Lets go to the hall.': ['Lets go', 'Let’s go'],
       'It is sanded rather then painted.': ['rather then', 'rather than'],
       'You will loose the screw.': ['will loose', 'will lose'],
-      'These is good tools.': ['These is', 'These are'],
+      'These is good tools.': ['is', 'are'],
+      'The chimney are clean.': ['are', 'is'],
       'Whose coming on Tuesday?': ['Whose coming', 'Who’s coming'],
     };
     for (const [text, [words, meant]] of Object.entries(slips)) {

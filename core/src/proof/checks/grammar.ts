@@ -6,6 +6,7 @@ export const grammar: Check = {
   kind: 'language',
   gravity: 'look',
   why: 'A slip of grammar makes readers doubt the rest.',
-  source: 'the grammar rules of harper.js, and words confused with others (own list; common practice, no source)',
+  source:
+    'the grammar rules of harper.js; subjects that do not agree with their verbs, and words confused with others (own rules; common practice, no source)',
   run: eachUsage('grammar', (usage, words) => ({ says: `“${words}” reads wrong`, hint: usage.says })),
 };

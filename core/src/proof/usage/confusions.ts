@@ -17,8 +17,6 @@ const CONFUSED: readonly (readonly [RegExp, string])[] = [
     /\b(to|will|can|could|would|might|don['’]t|you|we|they|not) loose(?= (?:the|your|any|it|them|a|an|my|our|their|his|her)\b)/gi,
     '$1 lose',
   ],
-  [opening('this are'), 'these are'],
-  [opening('(these|those) is'), '$1 are'],
 ];
 
 /** Words written for others that sound the same (own list; common practice, no source). */

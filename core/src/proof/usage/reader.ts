@@ -51,7 +51,11 @@ export function usageReader(binary: BinaryModule): (texts: readonly string[], en
   return async (texts, english) => {
     const made = await linterFor(english);
     const found: UsagesByText = [];
-    for (const text of texts) found.push([text, [...(await grammarOf(text, made)), ...usageOf(text)]]);
+    for (const text of texts) {
+      const grammar = await grammarOf(text, made);
+      const isTold = ({ rule, from, to }: Usage) => rule === 'grammar' && grammar.some((told) => told.from < to && from < told.to);
+      found.push([text, [...grammar, ...usageOf(text).filter((usage) => !isTold(usage))]]);
+    }
     return found;
   };
 }

@@ -1,8 +1,15 @@
+import { disagreementsIn } from './agreement.ts';
 import { confusionsIn } from './confusions.ts';
 import { hedgesIn } from './hedges.ts';
 import { insensitiveIn } from './insensitive.ts';
 import { passivesIn } from './passives.ts';
 import type { Usage } from './usage.ts';
 
-/** Words confused, passive voice, hedges and insensitive words of a text. */
-export const usageOf = (text: string): Usage[] => [...confusionsIn(text), ...passivesIn(text), ...hedgesIn(text), ...insensitiveIn(text)];
+/** Words that do not agree, words confused, passive voice, hedges and insensitive words of a text. */
+export const usageOf = (text: string): Usage[] => [
+  ...disagreementsIn(text),
+  ...confusionsIn(text),
+  ...passivesIn(text),
+  ...hedgesIn(text),
+  ...insensitiveIn(text),
+];
