@@ -95,6 +95,10 @@ describe('even-page on the command line', () => {
     expect(await checks('--material', TALK)).to.include.members(['figure nobody said', 'name nobody said']);
     writeFileSync(`${at}.txt`, 'Gerald Thwaite took out 37 screws of the lamp.');
     expect(await checks('--material', TALK, '--material', `${at}.txt`)).to.not.include.oneOf(['figure nobody said', 'name nobody said']);
+    // A list item rests on what was said, not on the passage of the post that has its number.
+    writeFileSync(at, '# The lamp\n\n1. Soak it.\n2. Take out 37 screws.\n');
+    writeFileSync(`${at}.txt`, `${'The bench is free.\n\n'.repeat(9)}Take out 37 screws.`);
+    expect(await checks('--material', `${at}.txt`)).to.not.include('figure nobody said');
     expect((await run(['check', at, '--material', 'nowhere.srt'])).err).to.equal('even-page: There is no file "nowhere.srt".\n');
   });
 

@@ -101,8 +101,10 @@ test('a writer fills a brief from a talk, drafts, refuses, asks in own words, ke
   await drafter.misbehave('drops a link');
   await page.getByLabel('In another form').selectOption('As a table');
   await expect(findings(page).filter({ hasText: /The link on .* is gone/ })).toHaveCount(2);
-  for (let n = 0; n < 2; n++) await page.getByRole('button', { name: 'Put it back' }).first().click();
-  await expect(page.getByText(/is gone/)).toHaveCount(0);
+  for (const left of [1, 0]) {
+    await page.getByRole('button', { name: 'Put it back' }).first().click();
+    await expect(page.getByText(/is gone/)).toHaveCount(left);
+  }
   await take(page).click();
   await expect(pageOf(page).locator('a[href="https://larkfield.example/1"]')).toHaveCount(1);
   await expect(pageOf(page).locator('a[href="https://larkfield.example/2"]')).toHaveCount(1);

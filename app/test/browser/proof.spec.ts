@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { bring, expect, pageOf, saved, step, test } from './fixtures.ts';
+import { bring, expect, MATERIAL, pageOf, saved, step, test } from './fixtures.ts';
 
 // In words no other test has: what stands in two pieces is a finding.
 const PLAIN = 'Lay the loose end under its peg at the back and draw it over to you. Turn it down there and then up again. ';
@@ -171,6 +171,29 @@ test('a figure and a name nobody said are found against the material, and a name
   await page.getByRole('button', { name: 'A name of the house' }).click();
   await expect(finding(page, '“Ottilie”')).toHaveCount(0);
   await expect(finding(page, '“fifty minutes”')).toHaveCount(1);
+});
+
+test('a draft that came as the page is held against the talk, and says for itself only what its writer wants it to', async ({ page }) => {
+  await page.goto('/');
+  const buffer = Buffer.from('# Flex\n\nStrip sixteen millimetres of the flex.\n\nA table lamp wants three amps.');
+  await page.getByLabel('Choose files').setInputFiles({ name: 'flex.md', mimeType: 'text/markdown', buffer });
+  await page.waitForURL(/\/pieces\//);
+  await page.locator('input[type=file]').first().setInputFiles(`${MATERIAL}rewiring-a-lamp.vtt`);
+  await expect(page.getByText('2 sources,')).toBeVisible();
+  await step(page, 'Proof');
+  const sixteen = finding(page, '“sixteen millimetres”: nobody said this');
+  await expect(sixteen).toBeVisible();
+  await expect(finding(page, 'three amps')).toHaveCount(0);
+  await page.getByText('What counts here').click();
+  const against = page.getByRole('group', { name: 'What the page is held against' });
+  await expect(against.getByRole('button', { name: 'flex.md' })).toHaveAttribute('aria-pressed', 'false');
+  await against.getByRole('button', { name: 'flex.md' }).click();
+  await expect(sixteen).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await page.getByText('What counts here').click();
+  await expect(against.getByRole('button', { name: 'flex.md' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(sixteen).toHaveCount(0);
 });
 
 test('where grammar cannot be read it says so, and goes on when asked', async ({ page }) => {

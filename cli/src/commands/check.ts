@@ -31,8 +31,10 @@ export const check: Command = async (request) => {
 function knownOf({ source, draft, material, tools }: Request) {
   const sources = material.length || draft ? material : [source];
   if (!sources.length) return null;
+  // What the page itself came from is the source without a name.
+  const isOther = sources === material;
   const prose = sources.map((one, n) => ({
-    source: n ? `${n}` : '',
+    source: isOther ? `material ${n + 1}` : '',
     paragraphs: proseOf(one, editsForSections(findEdits(one, tools), [])),
   }));
   return knownFacts(prose, tools.house.names.join('. '));

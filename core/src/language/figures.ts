@@ -167,6 +167,8 @@ function clock(text: string, all: readonly Word[], i: number): Run | null {
   return { values: [part === 'half' ? hour + 0.3 : past ? hour + 0.15 : hour - 1 + 0.45], next: i + 3, isPlain: false, unit: 'clock' };
 }
 
+const COINED = /^(?:euros?|pounds?|quid|dollars?|bucks?)$/;
+
 /** Figures in digits: "1,200", "2.50", "15-20", "1990s", "12mm", "3 million". */
 function digits(text: string, all: readonly Word[], i: number): Run | null {
   const word = all[i]!;
@@ -175,6 +177,13 @@ function digits(text: string, all: readonly Word[], i: number): Run | null {
   const [point, decimals] = [all[i + 1], all[i + 2]];
   if (point && decimals && normal(point.text) === 'point' && /^\d+$/.test(decimals.text) && /^\d+$/.test(word.text))
     return { values: [Number(`${word.text}.${decimals.text}`)], next: i + 3, isPlain: false };
+  if (/^\d+$/.test(word.text) && isJoined(text, word, point, /^ $/)) {
+    const behind = all.slice(i + 1, i + 4).map((w) => normal(w.text));
+    // "1 and a half", "3 euro 50".
+    if (behind.join(' ') === 'and a half') return { values: [Number(word.text) + 0.5], next: i + 4, isPlain: false };
+    if (COINED.test(behind[0]!) && decimals && isJoined(text, point!, decimals, /^ $/) && /^\d\d$/.test(decimals.text))
+      return { values: [Number(word.text) + Number(decimals.text) / 100], next: i + 3, isPlain: false, unit: behind[0]! };
+  }
   const scale = all[i + 1] && isJoined(text, word, all[i + 1], /^[ -]$/) ? SCALES.get(normal(all[i + 1]!.text)) : undefined;
   const values = [m[1]!, m[2]].filter((v) => v !== undefined).map((v) => Number(v.replaceAll(',', '')) * (scale ?? 1));
   const tail = m[3] && !/^(?:st|nd|rd|th|s|am|pm)$/.test(m[3]) ? m[3] : undefined;

@@ -52,6 +52,8 @@ export const detailsSchema = object({
     .max(1000)
     .optional()
     .default(undefined),
+  /** The sources the page is held against, by their ids; none when the writer left it to the rule. */
+  witnesses: array(string().defined().max(40)).max(500).optional().default(undefined),
 }).noUnknown();
 
 export type Details = InferType<typeof detailsSchema>;

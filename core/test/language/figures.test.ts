@@ -8,6 +8,7 @@ describe('figures in a text', () => {
     expect(says('fifteen degrees')).to.deep.equal(says('15 degrees')).and.deep.equal(says('15°'));
     expect(says('a hundred and twenty-two cards')).to.deep.equal(says('122 cards'));
     expect(says('two and a half kilos')).to.deep.equal(says('2.5 kg'));
+    expect(says('1 and a half kilos')).to.deep.equal(says('1.5 kg'));
     expect(says('1,200 words')).to.deep.equal(says('twelve hundred words'));
   });
 
@@ -15,6 +16,7 @@ describe('figures in a text', () => {
     expect(says('half an hour')[0]).to.equal('1800 time');
     expect(says('thirty minutes')).to.deep.equal(['1800 time']);
     expect(says('£2.50')).to.deep.equal(says('250 pence'));
+    expect(says('3 euro 50 each')).to.deep.equal(says('€3.50'));
     // The international inch and foot (1959 agreement).
     expect(says('1 foot')).to.deep.equal(says('12 inches'));
   });

@@ -28,6 +28,10 @@ describe('how things are said', () => {
       'These is good tools.': ['is', 'are'],
       'The chimney are clean.': ['are', 'is'],
       'Whose coming on Tuesday?': ['Whose coming', 'Who’s coming'],
+      'It is the plug or its the bulb.': ['its the', 'it’s the'],
+      'The lamp was cold.. We went home.': ['..', '.'],
+      'He said “come early.': ['“', undefined],
+      'The lamp (an old one was cold.': ['(', undefined],
     };
     for (const [text, [words, meant]] of Object.entries(slips)) {
       const [slip] = await found('grammar', text);
@@ -50,6 +54,9 @@ describe('how things are said', () => {
       'Wipe it once more then a drop of oil goes in, one after the other then.',
       'Your invited guests sit up there going to sleep.',
       'It lets go, and those of us who stayed saw it.',
+      '“Come early,” he said, “or stay away.” Bring cane, glue, etc.. We wait... and see ../parts (or not).',
+      '“The first paragraph of what she said goes on.',
+      'The chair stands on its thin legs.',
     ];
     for (const text of right) expect(await found('grammar', text), text).to.deep.equal([]);
   });

@@ -10,6 +10,7 @@ export const unsaidName: Check = {
   run: (post) =>
     unsaid(post, 'name', (doubt, hint) => ({
       says: doubt.elsewhere === null ? `“${doubt.says}”: nobody said this name` : `“${doubt.says}” is named, but not here`,
-      hint,
+      hint: doubt.meant ? `The material has “${doubt.meant}”.` : hint,
+      ...(doubt.meant ? { fix: { label: `Make it “${doubt.meant}”`, text: doubt.meant } } : {}),
     })),
 };

@@ -7,6 +7,7 @@ const opening = (words: string) => new RegExp(`${OPENS}${words}\\b`, 'giu');
 /** Words that are written for others that sound the same: the pattern, and what was meant; `$1` is what the first bracket holds. */
 const CONFUSED: readonly (readonly [RegExp, string])[] = [
   [/\byour (welcome to|welcome at|going to|invited to|not going|probably|about to|always welcome)\b/gi, 'you’re $1'],
+  [/\bits (the|a|an|been|going to)\b(?![’'-])/gi, 'it’s $1'],
   [opening('there (going to|coming (?:back|along|with)|not going)'), 'they’re $1'],
   [/\bwhose (coming|going|been)\b/gi, 'who’s $1'],
   [opening('lets (go|see|start|look|begin|make|take|try|talk|have)'), 'let’s $1'],

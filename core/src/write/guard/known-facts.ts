@@ -15,6 +15,8 @@ export type Known = {
   measures: ReadonlyMap<string, readonly number[]>;
   /** The words of each sentence in normal form, and who speaks. */
   said: readonly ReadonlySet<string>[];
+  /** Who speaks, each under the names given. */
+  voices: ReadonlySet<string>;
   /** In which sentences a word stands. */
   places: ReadonlyMap<string, number[]>;
   /** For each source, the sentence that holds a passage. */
@@ -56,6 +58,7 @@ export function knownFacts(materials: readonly SourceProse[], own = ''): Known {
     told: placesBy(figures, (f) => f.told),
     measures: placesBy(figures, (f) => (f.isPlain ? null : measureOf(f))),
     said,
+    voices: new Set(speakers),
     places,
     run: ` ${index.sentences.map((s) => normalWords(s.text).join(' ')).join(' ')} `,
     own: new Set(normalWords(own)),

@@ -15,4 +15,6 @@ export type Doubt = {
   says: string;
   elsewhere: number | null;
   near: readonly number[];
+  /** What the material has that is nearly like it: a name, or what was said instead of a quotation. */
+  meant?: string;
 };

@@ -33,7 +33,7 @@ export function unsaidFigures(statement: Statement, known: Known, aligned: Align
     const isThere = !instead.length || instead.some((g) => says(figure, g));
     // What says nothing else can only be held against all that was said of so much, or in that measure.
     const heard = (at.length ? at : alike(figure, known)).flatMap((n) => known.figures[n]!.map((g) => ({ g, said: known.said[n]! })));
-    if (isThere && isSaid(figure, heard)) return [];
+    if (isThere && (isSaid(figure, heard) || (!statement.rests.length && isSaidAnywhere(figure, known)))) return [];
     const elsewhere = (known.told.get(figure.told) ?? []).find((n) =>
       known.figures[n]!.some((g) => says(figure, g) && (figure.isMeasure || g.unit === figure.unit)),
     );
@@ -49,6 +49,15 @@ export function unsaidFigures(statement: Statement, known: Known, aligned: Align
     ];
   });
 }
+
+// Told in words and of nothing measured, these are rather how one speaks than what was counted.
+const IN_PASSING = /^(?:two|three|half|both|couple|pair|once|twice)$/i;
+
+/** Whether a figure is said of anything: where it is not known what a sentence rests on, it may rest on that. */
+const isSaidAnywhere = (f: Figure, { told, measures, figures }: Known): boolean =>
+  (!f.isMeasure && IN_PASSING.test(f.text)) ||
+  (told.get(f.told) ?? []).some((n) => figures[n]!.some((g) => g.told === f.told && !(f.isMeasure && g.isMeasure && g.unit !== f.unit))) ||
+  (measures.get(measureOf(f)) ?? []).some((n) => figures[n]!.some((g) => says(f, g)));
 
 const alike = (f: Figure, { told, measures }: Known): number[] => [
   ...new Set([...(told.get(f.told) ?? []), ...(measures.get(measureOf(f)) ?? [])]),

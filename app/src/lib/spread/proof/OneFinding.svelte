@@ -61,6 +61,7 @@
   const ofCheck = $derived(isOpen ? piece.proofing.findings.filter(({ check }) => check === finding.check) : []);
   // The same slip in other places.
   const alike = $derived(ofCheck.filter(({ words, fix }) => words === finding.words && fix?.label === finding.fix?.label));
+  const allPlaces = $derived(alike.length === 2 ? 'both places' : `all ${alike.length} places`);
   const canMendAlike = $derived(alike.length > 1 && !!finding.fix && 'text' in finding.fix);
 
   function fix(findings: readonly Finding[]) {
@@ -122,16 +123,18 @@
           />
           <button class="quiet">Leave it</button>
           {#if alike.length > 1}
-            <button type="button" class="word" onclick={() => leave(alike)}>Leave it in all {alike.length} places</button>
+            <button type="button" class="word" onclick={() => leave(alike)}>Leave it in {allPlaces}</button>
           {:else if ofCheck.length > 1}
-            <button type="button" class="word" onclick={() => leave(ofCheck)}>Leave all {ofCheck.length} like it</button>
+            <button type="button" class="word" onclick={() => leave(ofCheck)}
+              >{ofCheck.length === 2 ? 'Leave both' : `Leave all ${ofCheck.length} like it`}</button
+            >
           {/if}
           <button type="button" class="word" onclick={() => (leaving = false)}>Cancel</button>
         </form>
       {:else}
         {#if detail}<button class="quiet" onclick={writeDetail}>{detail === 'cover' ? 'Make it' : 'Write it'}</button>{/if}
         {#if finding.fix}<button class="quiet" onclick={() => fix([finding])}>{finding.fix.label}</button>{/if}
-        {#if canMendAlike}<button class="word" onclick={() => fix(alike)}>{finding.fix!.label} in all {alike.length} places</button>{/if}
+        {#if canMendAlike}<button class="word" onclick={() => fix(alike)}>{finding.fix!.label} in {allPlaces}</button>{/if}
         <button class="word" onclick={() => (leaving = true)}>Leave it</button>
         {#if isName || isWord}
           <button class="word" onclick={() => void houseRule(({ names }) => ({ names: [...new Set([...names, finding.words])] }))}

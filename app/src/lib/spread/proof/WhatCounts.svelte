@@ -1,4 +1,4 @@
-<!-- The four answers that say what counts here; the brief has the same. -->
+<!-- The four answers that say what counts here, which the brief has too; and what the page is held against. -->
 <script lang="ts">
   import { type OwnBrief, PURPOSES, READERS, TEXTS } from '@even-page/core/post/brief';
   import Chips from '$lib/parts/Chips.svelte';
@@ -12,6 +12,7 @@
     piece.details.brief = { ...piece.details.brief, ...more };
     piece.proofing.soon();
   };
+  const sources = $derived(piece.material.sources.map(({ id, name }) => ({ name: id, label: name })));
   const isFormal = $derived(!!brief.tones?.includes('formal'));
 </script>
 
@@ -55,6 +56,20 @@
     <dd>
       <Chips label="What it should do" choices={named(PURPOSES)} chosen={brief.purposes ?? []} onchoose={(purposes) => say({ purposes })} />
     </dd>
+    {#if sources.length > 1}
+      <dt>Held against</dt>
+      <dd>
+        <Chips
+          label="What the page is held against"
+          choices={sources}
+          chosen={piece.proofing.heldAgainst}
+          onchoose={(witnesses) => {
+            piece.details.witnesses = witnesses;
+            piece.proofing.soon();
+          }}
+        />
+      </dd>
+    {/if}
   </dl>
 </details>
 

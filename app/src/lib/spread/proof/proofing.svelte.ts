@@ -1,5 +1,5 @@
 import type { Rights } from '@even-page/core/dress';
-import type { Figures, Finding, OwnPost, TriedLink } from '@even-page/core/proof';
+import { type Figures, type Finding, type OwnPost, type TriedLink, witnesses } from '@even-page/core/proof';
 import type { Details } from '@even-page/core/post/details';
 import type { Comfort } from '@even-page/core/theme';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
@@ -47,6 +47,8 @@ export class Proofing {
   speakingOfThis = $state.raw<readonly SpeakingPost[]>([]);
   /** The other pieces that share words with this one, as they were when that was last looked at. */
   sharing = $state.raw<readonly SharingPiece[]>([]);
+  /** The sources the page is held against, by their ids. */
+  heldAgainst = $state.raw<readonly string[]>([]);
   /** The share of its words that stand in the material word for word; null without material. */
   inMaterial = $state<number | null>(null);
   /** The name of the yardstick the page is held against; empty while there is none. */
@@ -99,8 +101,13 @@ export class Proofing {
       this.loose = loose;
       if (view) showLooseTies(view, loose);
     }
-    const { tidied, house } = this.#material;
-    if (tidied !== this.#against) await core().proofAgainst((this.#against = tidied));
+    const { tidied, sources, house } = this.#material;
+    const heldAgainst = this.#details().witnesses ?? witnesses(doc, sources);
+    if (tidied !== this.#against || heldAgainst.join() !== this.heldAgainst.join()) {
+      this.#against = tidied;
+      this.heldAgainst = heldAgainst;
+      await core().proofAgainst(tidied.filter(({ id }) => heldAgainst.includes(id)));
+    }
     const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#around.rights(), house, {
       links: this.links,
       posts: this.posts,

@@ -9,31 +9,37 @@ import { knowledge } from './fetched.ts';
 /** A source of the piece with the repairs taken over it. */
 export type TidiedSource = { id: string; source: Source; edits: Edit[]; proposed: Edit[] };
 
+type HeldMaterial = {
+  key: string;
+  materials: SourceProse[];
+  shape?: Shape;
+  index?: MaterialIndex;
+  shingles?: ReadonlySet<number>;
+  drafted?: DraftedFrom;
+  facts?: Known;
+  known?: { own: string; facts: Known };
+};
+
+// All of the material, and those of its sources a page is held against.
+const MOST_HELD = 2;
+
 /** The material in hand, and what was made of it: another number of sections, or other words to find, are there at once. */
-let held:
-  | {
-      key: string;
-      materials: SourceProse[];
-      shape?: Shape;
-      index?: MaterialIndex;
-      shingles?: ReadonlySet<number>;
-      drafted?: DraftedFrom;
-      facts?: Known;
-      known?: { own: string; facts: Known };
-    }
-  | undefined;
+let held: HeldMaterial[] = [];
 
 /** What drafts are made from: how the material as written is told, and its stretches. */
 type DraftedFrom = { person: string; passages: GivenPassage[] };
 
 /** The material in hand; what is made of it is kept with it. */
-export function heldMaterial(tidied: TidiedSource[]) {
+export function heldMaterial(tidied: TidiedSource[]): HeldMaterial {
   const edited = tidied.map((t) => ({ ...t, edits: editsForSections(t.edits, t.proposed) }));
   // What a source says never changes, but words may still come to it.
   const key = JSON.stringify(edited.map(({ id, source, edits }) => [id, source.passages.length, edits]));
-  if (held?.key !== key)
-    held = { key, materials: edited.map(({ id, source, edits }) => ({ source: id, paragraphs: proseOf(source, edits) })) };
-  return held;
+  const found = held.find((one) => one.key === key) ?? {
+    key,
+    materials: edited.map(({ id, source, edits }) => ({ source: id, paragraphs: proseOf(source, edits) })),
+  };
+  held = [found, ...held.filter((one) => one !== found)].slice(0, MOST_HELD);
+  return found;
 }
 
 /** What makes a page of the material: what it says, and how its writer wants the wording. */
