@@ -10,5 +10,5 @@ export { type OwnPost, spokenOf } from './own-posts.ts';
 export { stretchesOf } from './stretches.ts';
 export { type Elsewhere, shareIn, sharedShingles } from './own-words.ts';
 export type { Usage, UsageRule } from './usage/usage.ts';
-export { witnesses } from './witnesses.ts';
+export { isTalk, witnesses } from './witnesses.ts';
 export { gradeFor, type RuleName, WHAT_COUNTS } from './what-counts.ts';

@@ -5,7 +5,8 @@ import { stretchesOf } from './stretches.ts';
 // A draft of which more than so much of the page is made is the page itself.
 const MOSTLY = 0.6;
 
-const isTalk = ({ passages }: Source): boolean => passages.some(({ startMs, speaker }) => startMs !== undefined || speaker);
+/** Whether somebody talks in a source: it carries times, or says who speaks. */
+export const isTalk = ({ passages }: Source): boolean => passages.some(({ startMs, speaker }) => startMs !== undefined || !!speaker);
 
 /**
  * The sources a page is held against, by their ids: all of them; but a draft that stands on the page as it came says nothing for

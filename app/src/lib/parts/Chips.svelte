@@ -28,5 +28,11 @@
     display: inline-flex;
     flex-wrap: wrap;
     gap: 4px 6px;
+    max-width: 100%;
+  }
+  .chip {
+    max-width: 100%;
+    overflow-wrap: anywhere;
+    text-align: left;
   }
 </style>

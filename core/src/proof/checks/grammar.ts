@@ -8,5 +8,8 @@ export const grammar: Check = {
   why: 'A slip of grammar makes readers doubt the rest.',
   source:
     'the grammar rules of harper.js; subjects that do not agree with their verbs, and words confused with others (own rules; common practice, no source)',
-  run: eachUsage('grammar', (usage, words) => ({ says: `“${words}” reads wrong`, hint: usage.says })),
+  run: eachUsage('grammar', (usage, words) => ({
+    says: /[\p{L}\p{N}]/u.test(words) ? `“${words}” reads wrong` : 'A mark stands wrong',
+    hint: usage.says,
+  })),
 };

@@ -36,7 +36,14 @@ export function unsaidNames(statement: Statement, known: Known, aligned: Alignme
     });
     if (isNear && !instead) return [];
     const meant = at.length || CALENDAR.test(word) ? undefined : likeName(name.text, known);
-    const doubt: Doubt = { kind: 'name', from: name.from, to: name.to, says: name.text, elsewhere: at[0] ?? null, near };
+    const doubt: Doubt = {
+      kind: 'name',
+      from: name.from,
+      to: name.to,
+      says: name.text,
+      elsewhere: at[0] ?? null,
+      near: rests.length || at.length ? near : [],
+    };
     return [meant ? { ...doubt, meant } : doubt];
   });
 }

@@ -37,7 +37,7 @@
     piece.page.doc.descendants((node) => void (node.attrs.id === place.block && origins.push(...((node.attrs.origins ?? []) as Origin[]))));
     const [origin] = origins;
     const source = piece.material.sources.find(({ id }) => id === origin?.source)?.source;
-    if (!origin || !source) return null;
+    if (!origin || !source || !piece.proofing.heldAgainst.includes(origin.source)) return null;
     const text = source.passages
       .slice(origin.first, origin.last + 1)
       .map((passage) => passage.text)

@@ -84,7 +84,7 @@
   }
   dl {
     display: grid;
-    grid-template-columns: 108px 1fr;
+    grid-template-columns: 108px minmax(0, 1fr);
     gap: 8px 12px;
     padding: 0 20px 14px;
   }

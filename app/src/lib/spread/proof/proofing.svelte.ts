@@ -1,5 +1,5 @@
 import type { Rights } from '@even-page/core/dress';
-import { type Figures, type Finding, type OwnPost, type TriedLink, witnesses } from '@even-page/core/proof';
+import { type Figures, type Finding, type OwnPost, isTalk, type TriedLink, witnesses } from '@even-page/core/proof';
 import type { Details } from '@even-page/core/post/details';
 import type { Comfort } from '@even-page/core/theme';
 import { looseTies, type TiesSeen } from '@even-page/core/write';
@@ -106,7 +106,9 @@ export class Proofing {
     if (tidied !== this.#against || heldAgainst.join() !== this.heldAgainst.join()) {
       this.#against = tidied;
       this.heldAgainst = heldAgainst;
-      await core().proofAgainst(tidied.filter(({ id }) => heldAgainst.includes(id)));
+      // Of talk nobody has tidied yet, who speaks and where a sentence ends is known from the repairs proposed.
+      const heard = (t: (typeof tidied)[number]) => (isTalk(t.source) && !t.edits.length ? { ...t, edits: t.proposed } : t);
+      await core().proofAgainst(tidied.filter(({ id }) => heldAgainst.includes(id)).map(heard));
     }
     const found = await core().proof(doc.toJSON() as Parameters<CoreWork['proof']>[0], this.#details(), this.#around.rights(), house, {
       links: this.links,

@@ -22,7 +22,7 @@
     cover: 'Cover',
     design: 'What the cover is made of',
     left: 'Findings left as they are',
-  witnesses: 'What the page is held against',
+    witnesses: 'What the page is held against',
   } as const;
 
   function words(choice: Choice, side: 'mine' | 'theirs'): string {
