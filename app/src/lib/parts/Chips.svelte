@@ -33,6 +33,7 @@
   .chip {
     max-width: 100%;
     overflow-wrap: anywhere;
+    white-space: normal;
     text-align: left;
   }
 </style>
