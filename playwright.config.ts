@@ -10,6 +10,8 @@ export default defineConfig({
   retries: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/London',

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
+import type { Page } from '@playwright/test';
 import { bring, drop, expect, MATERIAL, pageOf, publishOnBlog, saved, step, test } from './fixtures.ts';
 
 test('the whole road: a caption file of a 39-minute talk becomes a published post, and its change is sent', async ({
@@ -191,12 +192,24 @@ test('a file that cannot be read says so on the Desk and makes nothing', async (
   await expect(page.getByRole('listitem')).toHaveCount(before);
 });
 
-test('a file chosen before the Desk is awake is brought in', async ({ page }) => {
+/** Opens the Desk so that its words stand there well before it can do anything. */
+async function deskAsleep(page: Page) {
   await page.route('**/*.js', async (route) => {
     await new Promise((done) => setTimeout(done, 1500));
     await route.continue();
   });
   await page.goto('/', { waitUntil: 'domcontentloaded' });
+}
+
+test('an empty page asked for before the Desk is awake is opened', async ({ page }) => {
+  await deskAsleep(page);
+  await page.getByRole('button', { name: 'Start empty' }).press('Enter');
+  await page.waitForURL(/\/pieces\//);
+  await expect(pageOf(page)).toBeVisible();
+});
+
+test('a file chosen before the Desk is awake is brought in', async ({ page }) => {
+  await deskAsleep(page);
   await page.getByLabel('Choose files').setInputFiles(`${MATERIAL}mending-log.md`);
   await page.waitForURL(/\/pieces\//);
   await expect(pageOf(page)).toBeVisible();

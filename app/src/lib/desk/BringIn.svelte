@@ -101,7 +101,17 @@
       <FileChooser label="Choose files" onfiles={bringFiles}>
         {#snippet children(choose)}<button class="act" onclick={choose}>Choose files</button>{/snippet}
       </FileChooser>
-      <button class="quiet" onclick={() => bring(() => form('material', []), 'Opening an empty page')}>Start empty</button>
+      <!-- A form, so that it works before the Desk is awake. -->
+      <form
+        method="POST"
+        action="/?/empty"
+        onsubmit={(event) => {
+          event.preventDefault();
+          void bring(() => form('material', []), 'Opening an empty page');
+        }}
+      >
+        <button class="quiet">Start empty</button>
+      </form>
     {/if}
   </div>
 </section>
