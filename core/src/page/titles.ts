@@ -14,6 +14,8 @@ const CHOICES = 3;
 const OPENING = 10;
 // What is announced so plainly is its title, however often other things are named.
 const PLAIN = 0.7;
+// What is announced and never named again counts for so much of what is named most.
+const HEARD_ONCE = 0.35;
 // Of a long talk so many sentences are looked at, evenly.
 const LOOKED_AT = 600;
 // A page is named after what is said again and again.
@@ -63,14 +65,15 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
   const most = Math.log(Math.max(2, ...talk.counts.values()));
   const meant = ({ stems }: Announced) => stems.reduce((sum, s) => sum + Math.log(talk.counts.get(s) ?? 1), 0) / stems.length / most;
   const announced = announcedSubjects(all.slice(0, OPENING).map(({ said }) => said))
-    .map((a) => ({ ...a, score: a.force * (0.35 + 0.65 * meant(a)) * (1 - a.sentence / (2 * OPENING)) }))
-    .filter(({ score }) => score >= PLAIN);
+    .map((a) => ({ ...a, score: a.force * (HEARD_ONCE + (1 - HEARD_ONCE) * meant(a)) * (1 - a.sentence / (2 * OPENING)) }))
+    .filter(({ score }) => score >= PLAIN)
+    .sort((a, b) => b.score - a.score);
+  // What a pronoun stands for is a guess, and no title.
   const step = Math.ceil(all.length / LOOKED_AT);
   const whole = headingCandidates(
     all.filter((_, i) => i % step === 0),
     talk,
     subjects,
-    // What a pronoun stands for is a guess, and no title.
   ).filter((c) => !c.features.resolved);
   // One word alone is no title.
   const things = whole.filter((c) => c.kind === 'thing' && c.stems.length > 1 && /^the /.test(c.text) && said(c) && !/\d/.test(c.text));
@@ -87,7 +90,7 @@ export function proposeTitles(all: readonly HeadedSentence[], subjects: Subjects
     .map((c) => ({ ...c, score: c.score * (c.stems.some((s) => talk.top.has(s)) ? ABOUT_IT : 1) }))
     .sort((a, b) => b.score - a.score);
   const chosen: { text: string; stems: string[] }[] = [];
-  for (const c of [...announced.sort((a, b) => b.score - a.score).map(titled), ...ranked]) {
+  for (const c of [...announced.map(titled), ...ranked]) {
     if (chosen.length === CHOICES) break;
     if (!chosen.some((other) => c.stems.every((s) => other.stems.includes(s)))) chosen.push(c);
   }

@@ -28,7 +28,7 @@ const WITH_MANY = "are|were|have|aren['’]t|weren['’]t|haven['’]t|don['’]
 
 // A subject that opens a sentence is whole; further on it may belong to more before it.
 const OPENS = String.raw`(?<=^|[.?!]['"”’)]?\s|\b(?:but|because)\s)`;
-const opening = (pattern: string) => new RegExp(`${OPENS}${pattern}`, 'giu');
+const opening = (pattern: string) => new RegExp(`${OPENS}${pattern}`, 'dgiu');
 
 const words = (list: string) => new RegExp(`^(?:${list.replaceAll(' ', '|')})$`);
 // Of these, one word means several; a group can be told as its people (common in British English).
@@ -37,6 +37,8 @@ const SEVERAL = words(
     'young old rich poor sick dead elderly blind deaf homeless unemployed disabled needy brave latter former above majority minority rest remainder half number lot few couple pair dozen handful variety range plenty total bulk most other ' +
     'committee team staff crew council government family public audience club choir band group board company firm school office department management union association society party army navy press church parish village town hall guild trust crowd class jury orchestra household neighbourhood community population generation world street lads kids',
 );
+const PEOPLE_WORDS = 'people|men|women|children';
+const PEOPLE = new RegExp(`^(?:${PEOPLE_WORDS})$`);
 // These end in s and are one.
 const ONE =
   /(?:ss|us|is|os|ics)$|^(?:news|gas|lens|canvas|atlas|bias|alias|chaos|yes|series|species|means|headquarters|works|measles|mumps|shingles|rabies|diabetes|molasses|summons|innings|whereabouts|corps|billiards|darts|draughts|dominoes)$/;
@@ -96,13 +98,13 @@ const RULES: readonly Rule[] = [
     pattern: opening(
       `(?:the|these|those|my|your|our|his|her|its|their|both|many|several) ${ADJECTIVE}${NOUN} (?<verb>${WITH_ONE}|${DOES})\\b`,
     ),
-    holds: ({ adjective, noun }) => isAdjective(adjective) && (isPlural(noun!) || /^(?:people|men|women|children)$/.test(noun!)),
+    holds: ({ adjective, noun }) => isAdjective(adjective) && (isPlural(noun!) || PEOPLE.test(noun!)),
     wrong: 'verb',
     meant: toMany,
     says: areSeveral,
   },
   {
-    pattern: opening(`(?<noun>people|children|men|women) (?<verb>${WITH_ONE}|${DOES})\\b`),
+    pattern: opening(`(?<noun>${PEOPLE_WORDS}) (?<verb>${WITH_ONE}|${DOES})\\b`),
     wrong: 'verb',
     meant: toMany,
     says: areSeveral,
@@ -118,7 +120,7 @@ const RULES: readonly Rule[] = [
   {
     pattern: new RegExp(
       `(?<!\\b(?:but|than|except) )\\b(?<noun>each|one) of (?:them|us|you|(?:the|these|those|our|my|your|his|her|their) \\p{Ll}+s) (?<verb>${WITH_MANY})\\b`,
-      'giu',
+      'dgiu',
     ),
     wrong: 'verb',
     meant: toOne,
@@ -142,10 +144,9 @@ const RULES: readonly Rule[] = [
   {
     pattern: new RegExp(
       `\\bthere (?<verb>is|was|isn['’]t|wasn['’]t) (?:many|several|two|three|four|five|six|seven|eight|nine|ten) ${ADJECTIVE}${NOUN}`,
-      'giu',
+      'dgiu',
     ),
-    holds: ({ adjective, noun }) =>
-      isAdjective(adjective) && !UNITS.test(noun!) && (isPlural(noun!) || /^(?:people|men|women|children)$/.test(noun!)),
+    holds: ({ adjective, noun }) => isAdjective(adjective) && !UNITS.test(noun!) && (isPlural(noun!) || PEOPLE.test(noun!)),
     wrong: 'verb',
     meant: toMany,
     says: areSeveral,
@@ -191,7 +192,7 @@ const RULES: readonly Rule[] = [
   },
   {
     pattern:
-      /\b(?:is|are|was|were|be|much|far|bit|even|no|any|an?|slightly|looks|feels|weighs) (?:bigger|smaller|larger|longer|shorter|wider|narrower|higher|lower|taller|faster|slower|quicker|better|worse|older|younger|newer|heavier|lighter|darker|brighter|cheaper|dearer|harder|softer|easier|thicker|thinner|stronger|weaker|warmer|colder|hotter|cooler|sharper|nearer|earlier|later|cleaner|drier) (?<then>then)\b/giu,
+      /\b(?:is|are|was|were|be|much|far|bit|even|no|any|an?|slightly|looks|feels|weighs) (?:bigger|smaller|larger|longer|shorter|wider|narrower|higher|lower|taller|faster|slower|quicker|better|worse|older|younger|newer|heavier|lighter|darker|brighter|cheaper|dearer|harder|softer|easier|thicker|thinner|stronger|weaker|warmer|colder|hotter|cooler|sharper|nearer|earlier|later|cleaner|drier) (?<then>then)\b/dgiu,
     wrong: 'then',
     meant: () => 'than',
     says: () => 'What is compared is told with “than”.',
@@ -201,7 +202,7 @@ const RULES: readonly Rule[] = [
 /** Subjects and verbs that do not agree, and words that do not go together (own rules; the grammar of standard English, common practice, no source). */
 export const disagreementsIn = (text: string): Usage[] =>
   RULES.flatMap(({ pattern, holds, wrong, meant, says }) =>
-    Array.from(text.matchAll(new RegExp(pattern, `${pattern.flags}d`))).flatMap((m): Usage[] => {
+    Array.from(text.matchAll(pattern)).flatMap((m): Usage[] => {
       const parts = m.groups as Record<string, string>;
       if (holds && !holds(parts)) return [];
       const [from, to] = m.indices!.groups![wrong]!;

@@ -37,6 +37,7 @@ function likeStretch(quoted: string, near: number, known: Known): string | null 
   return best && best.alike >= ALIKE ? best.text : null;
 }
 
+// An alignment keeps denials apart from words; between quotation marks they are words like others.
 /** The stretch of what was said that a quotation was made of: from its first word to its last, with what stands there instead of those at its ends. */
 function stretchIn(said: string, quoted: string): { text: string; alike: number } | null {
   const [there, wanted] = [words(said), words(quoted)];
